@@ -1,0 +1,102 @@
+import { type Day } from '#core/calendar';
+import { and, asc, eq, gte, ilike, max, sql } from 'drizzle-orm';
+import { type Database } from './open.server';
+import { client, practisedSession, routine, routineVersion, user } from './schema.server';
+
+/** A client's file, if it lies inside this practice. */
+export async function clientInPractice(db: Database, practiceId: string, clientId: string) {
+  const [row] = await db
+    .select({
+      id: client.id,
+      practiceId: client.practiceId,
+      therapistId: client.therapistId,
+      therapistName: user.name,
+      userId: client.userId,
+      name: client.name,
+      occupation: client.occupation,
+      timeZone: client.timeZone,
+      minutesPerDay: client.minutesPerDay,
+      affectedSide: client.affectedSide,
+      nextVisit: client.nextVisit,
+      notes: client.notes,
+      createdAt: client.createdAt,
+    })
+    .from(client)
+    .innerJoin(user, eq(user.id, client.therapistId))
+    .where(and(eq(client.practiceId, practiceId), eq(client.id, clientId)))
+    .limit(1);
+  return row;
+}
+
+const escapeLike = (text: string) => text.replace(/[\\%_]/g, (mark) => `\\${mark}`);
+
+/** Clients of a practice whose name has a word that begins with the text. */
+export const searchClients = (db: Database, practiceId: string, text: string, most: number) =>
+  db
+    .select({ id: client.id, name: client.name, occupation: client.occupation })
+    .from(client)
+    .where(
+      and(
+        eq(client.practiceId, practiceId),
+        // A word start: a space before the whole name makes its first word like the others.
+        ilike(sql`' ' || ${client.name}`, `% ${escapeLike(text)}%`),
+      ),
+    )
+    .orderBy(asc(client.name))
+    .limit(most);
+
+/** Every client of a practice with the last day practised. */
+export const clientsWithLastDay = (db: Database, practiceId: string) => {
+  const last = db
+    .select({ clientId: practisedSession.clientId, day: max(practisedSession.day).as('last_day') })
+    .from(practisedSession)
+    .innerJoin(client, eq(client.id, practisedSession.clientId))
+    .where(eq(client.practiceId, practiceId))
+    .groupBy(practisedSession.clientId)
+    .as('last_session');
+  return db
+    .select({
+      id: client.id,
+      name: client.name,
+      occupation: client.occupation,
+      timeZone: client.timeZone,
+      nextVisit: client.nextVisit,
+      joined: sql<boolean>`${client.userId} is not null`,
+      lastPractised: last.day,
+    })
+    .from(client)
+    .leftJoin(last, eq(last.clientId, client.id))
+    .where(eq(client.practiceId, practiceId))
+    .orderBy(asc(client.name));
+};
+
+/** Sessions of a whole practice since a day: who, when, whether they count, why they were stopped. */
+export const practiceSessionsSince = (db: Database, practiceId: string, since: Day) =>
+  db
+    .select({
+      clientId: practisedSession.clientId,
+      day: practisedSession.day,
+      counts: practisedSession.counts,
+      stopReason: practisedSession.stopReason,
+      word: practisedSession.word,
+      startedAt: practisedSession.startedAt,
+    })
+    .from(practisedSession)
+    .innerJoin(client, eq(client.id, practisedSession.clientId))
+    .where(and(eq(client.practiceId, practiceId), gte(practisedSession.day, since)))
+    .orderBy(asc(practisedSession.startedAt));
+
+/** When each version of a practice's routines began to ask for how many sessions a week. */
+export const practiceAskPeriods = (db: Database, practiceId: string) =>
+  db
+    .select({
+      clientId: routine.clientId,
+      number: routineVersion.number,
+      from: routineVersion.issuedOn,
+      timesPerWeek: sql<number>`(${routineVersion.content} ->> 'timesPerWeek')::integer`,
+    })
+    .from(routineVersion)
+    .innerJoin(routine, eq(routine.id, routineVersion.routineId))
+    .innerJoin(client, eq(client.id, routine.clientId))
+    .where(eq(client.practiceId, practiceId))
+    .orderBy(asc(routineVersion.number));

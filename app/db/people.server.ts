@@ -1,0 +1,68 @@
+import { and, asc, count, eq, gt, ne } from 'drizzle-orm';
+import { type Database } from './open.server';
+import { client, practice, signIn, user } from './schema.server';
+
+export const countPractices = async (db: Database): Promise<number> =>
+  (await db.select({ n: count() }).from(practice))[0]?.n ?? 0;
+
+export async function userByEmail(db: Database, email: string) {
+  const [row] = await db.select().from(user).where(eq(user.email, email)).limit(1);
+  return row;
+}
+
+/** The person behind an unexpired sign-in, with their practice and, for a client, their file. */
+export async function personBySignIn(db: Database, hash: string, now: Date) {
+  const [row] = await db
+    .select({
+      userId: user.id,
+      name: user.name,
+      email: user.email,
+      role: user.role,
+      practiceId: practice.id,
+      practiceName: practice.name,
+      timeZone: practice.timeZone,
+      quietAfterDays: practice.quietAfterDays,
+      clientId: client.id,
+      lastSeenAt: signIn.lastSeenAt,
+    })
+    .from(signIn)
+    .innerJoin(user, eq(user.id, signIn.userId))
+    .innerJoin(practice, eq(practice.id, user.practiceId))
+    .leftJoin(client, eq(client.userId, user.id))
+    .where(and(eq(signIn.tokenHash, hash), gt(signIn.expiresAt, now)))
+    .limit(1);
+  return row;
+}
+
+export const staffOf = (db: Database, practiceId: string) =>
+  db
+    .select({ id: user.id, name: user.name, email: user.email, role: user.role })
+    .from(user)
+    .where(and(eq(user.practiceId, practiceId), ne(user.role, 'client')))
+    .orderBy(asc(user.name));
+
+export const signInsOf = (db: Database, userId: string, now: Date) =>
+  db
+    .select({
+      tokenHash: signIn.tokenHash,
+      device: signIn.device,
+      createdAt: signIn.createdAt,
+      lastSeenAt: signIn.lastSeenAt,
+    })
+    .from(signIn)
+    .where(and(eq(signIn.userId, userId), gt(signIn.expiresAt, now)))
+    .orderBy(asc(signIn.createdAt));
+
+/** Those who can be signed in by a click in demo mode. */
+export const demoPeople = (db: Database) =>
+  db
+    .select({
+      id: user.id,
+      name: user.name,
+      role: user.role,
+      email: user.email,
+      occupation: client.occupation,
+    })
+    .from(user)
+    .leftJoin(client, eq(client.userId, user.id))
+    .orderBy(asc(user.createdAt), asc(user.name));

@@ -1,0 +1,53 @@
+import { type SessionEvent } from '#core/session';
+import { asc, desc, eq } from 'drizzle-orm';
+import { type Database } from './open.server';
+import { practisedSession, routineVersion, sessionEvent } from './schema.server';
+
+/** A client's sessions with the number of the version they followed, oldest first. */
+export const sessionsOf = (db: Database, clientId: string) =>
+  db
+    .select({
+      id: practisedSession.id,
+      versionId: practisedSession.versionId,
+      versionNumber: routineVersion.number,
+      startedAt: practisedSession.startedAt,
+      endedAt: practisedSession.endedAt,
+      day: practisedSession.day,
+      status: practisedSession.status,
+      counts: practisedSession.counts,
+      stopReason: practisedSession.stopReason,
+      word: practisedSession.word,
+      summary: practisedSession.summary,
+    })
+    .from(practisedSession)
+    .innerJoin(routineVersion, eq(routineVersion.id, practisedSession.versionId))
+    .where(eq(practisedSession.clientId, clientId))
+    .orderBy(asc(practisedSession.startedAt));
+
+/** The latest sessions of a client, newest first. */
+export const lastSessionsOf = (db: Database, clientId: string, most: number) =>
+  db
+    .select({
+      id: practisedSession.id,
+      day: practisedSession.day,
+      startedAt: practisedSession.startedAt,
+      status: practisedSession.status,
+      counts: practisedSession.counts,
+      stopReason: practisedSession.stopReason,
+      word: practisedSession.word,
+      versionId: practisedSession.versionId,
+    })
+    .from(practisedSession)
+    .where(eq(practisedSession.clientId, clientId))
+    .orderBy(desc(practisedSession.startedAt))
+    .limit(most);
+
+/** A session's log in the order its device wrote it. */
+export async function eventsOf(db: Database, sessionId: string): Promise<SessionEvent[]> {
+  const rows = await db
+    .select({ id: sessionEvent.id, seq: sessionEvent.seq, at: sessionEvent.at, body: sessionEvent.body })
+    .from(sessionEvent)
+    .where(eq(sessionEvent.sessionId, sessionId))
+    .orderBy(asc(sessionEvent.seq), asc(sessionEvent.at), asc(sessionEvent.id));
+  return rows.map(({ body, ...rest }) => ({ ...body, ...rest }));
+}

@@ -1,0 +1,145 @@
+import { createCookie, data, redirect, type RouterContextProvider } from 'react-router';
+import { type z } from 'zod';
+import { principalContext, requestContext, settingContext } from '~/context.server';
+import { principalOf } from '~/services/accounts.server';
+import { Refusal } from '~/services/refusal.server';
+import { type Principal, type Setting } from '~/services/setting.server';
+
+type Context = Readonly<RouterContextProvider>;
+
+const SIXTY_DAYS = 60 * 24 * 3600;
+const COOKIE = 'entspann';
+// The token is random and looked up in the database: signing it would add nothing.
+const options = { httpOnly: true, sameSite: 'lax', path: '/', maxAge: SIXTY_DAYS } as const;
+const cookie = createCookie(COOKIE, options);
+
+/** The Set-Cookie line that signs in, or, with an empty token, out. */
+export const cookieFor = (context: Context, token: string): Promise<string> =>
+  cookie.serialize(token, {
+    secure: context.get(requestContext).secure,
+    ...(token === '' ? { maxAge: 0 } : {}),
+  });
+
+export async function tokenOf(request: Request): Promise<string | null> {
+  const token: unknown = await cookie.parse(request.headers.get('Cookie'));
+  return typeof token === 'string' && token !== '' ? token : null;
+}
+
+/** Reads the cookie and notes who is asking. Runs before every loader and action. */
+export async function recognise(request: Request, context: Context): Promise<void> {
+  const token = await tokenOf(request);
+  if (token) context.set(principalContext, await principalOf(context.get(settingContext), token));
+}
+
+/** Where a person begins. */
+export const homeOf = (who: Pick<Principal, 'role'>): string => (who.role === 'client' ? '/today' : '/day');
+
+interface Entered {
+  setting: Setting;
+  who: Principal;
+}
+
+/**
+ * The one door to everything behind a sign-in. Those who are not signed in are sent to do so; those of
+ * another role get the same answer as for a page that does not exist.
+ *
+ * @throws a redirect to the sign-in page, or 404
+ */
+export function enter(
+  context: Context,
+  request: Request,
+  role: 'staff' | 'client' | 'anyone',
+): Entered {
+  const who = context.get(principalContext);
+  if (!who) {
+    const to = new URL(request.url).pathname.replace(/\.data$/, '');
+    const back = to === '/' || request.method !== 'GET' ? '' : `?to=${encodeURIComponent(to)}`;
+    throw redirect(`/sign-in${back}`);
+  }
+  const isClient = who.role === 'client';
+  if ((role === 'staff' && isClient) || (role === 'client' && !isClient)) {
+    throw data({ message: 'There is no such page for you.' }, { status: 404 });
+  }
+  return { setting: context.get(settingContext), who };
+}
+
+/** Runs a loader's work; a refusal becomes an error page with its sentence. */
+export async function load<T>(work: () => Promise<T>): Promise<T> {
+  try {
+    return await work();
+  } catch (error) {
+    if (error instanceof Refusal) throw data({ message: error.message }, { status: error.status });
+    throw error;
+  }
+}
+
+/** What an action answers when it turned a request down. */
+export interface TurnedDown {
+  ok: false;
+  message: string;
+  /** Sentences by the name of the field they are about. */
+  fields: Record<string, string>;
+  details: Record<string, unknown>;
+}
+
+const turnDown = (status: number, message: string, rest: Partial<TurnedDown> = {}) =>
+  data({ ok: false as const, message, fields: {}, details: {}, ...rest }, { status });
+
+function fieldSentences(error: z.ZodError): Record<string, string> {
+  const fields: Record<string, string> = {};
+  for (const issue of error.issues) fields[issue.path.join('.')] ??= issue.message;
+  return fields;
+}
+
+/** Parses what was sent, or throws a refusal that names every field. */
+export function parse<S extends z.ZodType>(schema: S, given: unknown): z.output<S> {
+  const result = schema.safeParse(given);
+  if (result.success) return result.data;
+  const fields = fieldSentences(result.error);
+  const sentences = [...new Set(Object.values(fields))];
+  throw new FormRefusal(sentences.slice(0, 3).join(' ') || 'That cannot be read.', fields);
+}
+
+class FormRefusal extends Refusal {
+  constructor(
+    message: string,
+    readonly fields: Record<string, string>,
+  ) {
+    super(422, message);
+  }
+}
+
+/** Runs an action's work; a refusal becomes its status and sentences, with nothing changed. */
+export async function act<T>(work: () => Promise<T>) {
+  try {
+    return await work();
+  } catch (error) {
+    if (error instanceof FormRefusal) return turnDown(422, error.message, { fields: error.fields });
+    if (error instanceof Refusal) {
+      return turnDown(error.status, error.message, { details: error.details });
+    }
+    throw error;
+  }
+}
+
+/** A form's fields as plain text; files and repeated names are not taken. */
+export async function formOf(request: Request): Promise<Record<string, string>> {
+  const fields: Record<string, string> = {};
+  let form: FormData;
+  try {
+    form = await request.formData();
+  } catch {
+    throw new Refusal(400, 'The form could not be read.');
+  }
+  for (const [name, value] of form) if (typeof value === 'string') fields[name] = value;
+  return fields;
+}
+
+/** A request's JSON body. */
+export async function jsonOf(request: Request): Promise<unknown> {
+  try {
+    return await request.json();
+  } catch {
+    throw new Refusal(400, 'The request could not be read.');
+  }
+}

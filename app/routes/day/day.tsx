@@ -1,0 +1,138 @@
+import { Button } from '@mantine/core';
+import { Link } from 'react-router';
+import { enter } from '~/door.server';
+import { daySheet, type DaySheetRow } from '~/services/daySheet.server';
+import { WeekKnots } from '~/ui/parts/WeekKnots';
+import { counted, nearDay, shortDay } from '~/ui/parts/words';
+import { type Route } from './+types/day';
+import classes from './day.module.css';
+
+export const meta: Route.MetaFunction = () => [{ title: 'Day sheet · Entspann' }];
+
+export async function loader({ context, request }: Route.LoaderArgs) {
+  const { setting, who } = enter(context, request, 'staff');
+  return daySheet(setting, who);
+}
+
+const LONG_DAY = new Intl.DateTimeFormat('en-GB', {
+  weekday: 'long',
+  day: 'numeric',
+  month: 'long',
+  timeZone: 'UTC',
+});
+
+function Marks({ row }: { row: DaySheetRow }) {
+  const marks: { key: string; text: string; attention: boolean }[] = [];
+  if (row.told) {
+    marks.push({
+      key: 'told',
+      text: `Stopped ${nearDay(row.told.day, row.today)}: ${row.told.label.toLowerCase()}`,
+      attention: true,
+    });
+  }
+  if (row.quietDays !== null) {
+    marks.push({ key: 'quiet', text: `Quiet for ${counted(row.quietDays, 'day')}`, attention: true });
+  }
+  if (row.version === null) marks.push({ key: 'none', text: 'No routine yet', attention: false });
+  else if (!row.joined) marks.push({ key: 'join', text: 'Has not joined yet', attention: false });
+  return marks.map((mark) => (
+    <span key={mark.key} className={mark.attention ? classes.attention : classes.plain}>
+      {mark.text}
+    </span>
+  ));
+}
+
+function Rows({ rows }: { rows: DaySheetRow[] }) {
+  return rows.map((row) => (
+    <tr key={row.id} className={classes.row}>
+      <th scope="row" className={classes.who}>
+        <Link to={`/clients/${row.id}/${row.version === null ? 'plan' : 'review'}`}>{row.name}</Link>
+        <span>{row.occupation}</span>
+      </th>
+      <td>
+        {row.version === null ? (
+          <span className={classes.plain}>—</span>
+        ) : (
+          <WeekKnots done={row.doneThisWeek} asked={row.askedThisWeek} />
+        )}
+      </td>
+      <td>{row.lastPractised ? nearDay(row.lastPractised, row.today) : 'never'}</td>
+      <td>{row.nextVisit ? nearDay(row.nextVisit, row.today) : 'none set'}</td>
+      <td className={classes.marks}>
+        <Marks row={row} />
+      </td>
+    </tr>
+  ));
+}
+
+function Group({ title, rows, note }: { title: string; rows: DaySheetRow[]; note: string }) {
+  if (rows.length === 0) return null;
+  return (
+    <tbody>
+      <tr className={classes.group}>
+        <th scope="rowgroup" colSpan={5}>
+          <h2>{title}</h2>
+          <span>{note}</span>
+        </th>
+      </tr>
+      <Rows rows={rows} />
+    </tbody>
+  );
+}
+
+const needsLook = (row: DaySheetRow) => row.told !== null || row.quietDays !== null;
+
+export default function Day({ loaderData }: Route.ComponentProps) {
+  const { rows, today, quietAfterDays } = loaderData;
+  const coming = rows.filter((row) => row.comesToday);
+  const look = rows.filter((row) => !row.comesToday && needsLook(row));
+  const rest = rows.filter((row) => !row.comesToday && !needsLook(row));
+  return (
+    <div className={classes.sheet}>
+      <div className={classes.head}>
+        <h1>{LONG_DAY.format(Date.parse(`${today}T00:00:00Z`))}</h1>
+        <p>
+          {counted(rows.length, 'client')} · {counted(coming.length, 'visit')} today
+        </p>
+        <Button component={Link} to="/clients/new" variant="outline">
+          Add a client
+        </Button>
+      </div>
+      {rows.length === 0 ? (
+        <p className={classes.empty}>
+          No clients yet. Add one, write a routine, and send the invitation: what they log appears here.
+        </p>
+      ) : (
+        <table className={classes.table}>
+          <thead>
+            <tr>
+              <th scope="col">Client</th>
+              <th scope="col">Sessions this week</th>
+              <th scope="col">Last practised</th>
+              <th scope="col">Next visit</th>
+              <th scope="col">To know</th>
+            </tr>
+          </thead>
+          <Group title="Coming today" rows={coming} note="" />
+          <Group
+            title="Look in on"
+            rows={look}
+            note={`stopped for a reason in the last 7 days, or nothing logged for ${counted(quietAfterDays, 'day')} and more`}
+          />
+          <Group title="Under way" rows={rest} note="" />
+        </table>
+      )}
+      <p className={classes.counted}>
+        A session counts as done when it was finished or at least half of its holds were held. Asked:
+        a seventh of the version’s times a week for each day of this week, rounded; weeks begin on
+        Monday, {shortDay(weekStart(today))} here.
+      </p>
+    </div>
+  );
+}
+
+function weekStart(today: string): string {
+  const at = Date.parse(`${today}T00:00:00Z`);
+  const sinceMonday = (new Date(at).getUTCDay() + 6) % 7;
+  return new Date(at - sinceMonday * 86_400_000).toISOString().slice(0, 10);
+}

@@ -1,0 +1,84 @@
+import { Link } from 'react-router';
+import { stopReason, type StopReason } from '#core/session';
+import { enter, load } from '~/door.server';
+import { reviewOf } from '~/services/reviewing.server';
+import { clockTime, nearDay } from '~/ui/parts/words';
+import { type Route } from './+types/log';
+import classes from './log.module.css';
+
+export async function loader({ context, request, params }: Route.LoaderArgs) {
+  const { setting, who } = enter(context, request, 'staff');
+  return load(() => reviewOf(setting, who, params.clientId));
+}
+
+type Session = Route.ComponentProps['loaderData']['sessions'][number];
+
+function howItEnded(session: Session): { text: string; attention: boolean } {
+  if (session.status === 'finished') return { text: 'finished', attention: false };
+  if (session.status === 'stopped' && session.stopReason) {
+    const reason = stopReason(session.stopReason as StopReason);
+    return { text: `stopped: ${reason.label.toLowerCase()}`, attention: reason.weight !== 'ordinary' };
+  }
+  return { text: session.counts ? 'left open, most of it held' : 'left open', attention: false };
+}
+
+export default function Log({ loaderData, params }: Route.ComponentProps) {
+  const { sessions, today, name } = loaderData;
+  if (sessions.length === 0) {
+    return (
+      <div className={classes.page}>
+        <h2>Sessions</h2>
+        <p className={classes.soft}>
+          {name} has not practised yet. Issue a routine, then send the invitation from{' '}
+          <Link to={`/clients/${params.clientId}/details`}>details</Link>.
+        </p>
+      </div>
+    );
+  }
+  return (
+    <div className={classes.page}>
+      <h2>Sessions</h2>
+      <table className={classes.table}>
+        <thead>
+          <tr>
+            <th scope="col">Day</th>
+            <th scope="col">Version</th>
+            <th scope="col" className={classes.figure}>
+              Holds
+            </th>
+            <th scope="col" className={classes.figure}>
+              Contact
+            </th>
+            <th scope="col" className={classes.figure}>
+              Minutes
+            </th>
+            <th scope="col">How it ended</th>
+            <th scope="col">A word for the day</th>
+          </tr>
+        </thead>
+        <tbody>
+          {sessions.map((session) => {
+            const ended = howItEnded(session);
+            return (
+              <tr key={session.id}>
+                <th scope="row">{nearDay(session.day, today)}</th>
+                <td>{session.versionNumber}</td>
+                <td className={classes.figure}>
+                  {session.holdsDone} of {session.holdsAsked}
+                </td>
+                <td className={classes.figure}>{clockTime(session.contactSeconds)}</td>
+                <td className={classes.figure}>{session.minutes ?? '–'}</td>
+                <td className={ended.attention ? classes.attention : undefined}>{ended.text}</td>
+                <td className={classes.word}>{session.word}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className={classes.soft}>
+        Holds: held to their end of those asked; a hold ended for pressing too hard does not count.
+        Contact: time on the points without pauses.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,151 @@
+import { Textarea } from '@mantine/core';
+import { useHotkeys } from '@mantine/hooks';
+import { useMemo, useReducer, useRef } from 'react';
+import { v7 as uuid } from 'uuid';
+import { type Site } from '#core/anatomy';
+import { checkRoutine, layOut, LIMITS, totalsOf } from '#core/routine';
+import { Findings } from '~/ui/plan/Findings';
+import { ItemEditor } from '~/ui/plan/ItemEditor';
+import { ItemList } from '~/ui/plan/ItemList';
+import { EMPTY_ROUTINE, plan, startOf } from '~/ui/plan/planState';
+import { parseCount } from '~/ui/plan/parseNumber';
+import { SiteList } from '~/ui/plan/SiteList';
+import { Sums } from '~/ui/plan/Sums';
+import { TypedNumber } from '~/ui/plan/TypedNumber';
+import { Strip } from '~/ui/strip/Strip';
+import { IssuePanel } from './IssuePanel';
+import { useDraft } from './useDraft';
+import { type Route } from './+types/plan';
+import classes from './bench.module.css';
+
+type PlanData = Route.ComponentProps['loaderData'];
+
+/** The bench: sites to the left, the routine in the middle, what it adds up to on the right. */
+export function Bench({ data }: { data: PlanData }) {
+  const { file, latest } = data;
+  const [state, dispatch] = useReducer(plan, data.draft ?? latest?.content ?? EMPTY_ROUTINE, startOf);
+  const { routine, selectedId, troubles } = state;
+  const editor = useRef<HTMLDivElement>(null);
+  const draft = useDraft(routine, data);
+
+  const layout = useMemo(() => layOut(routine), [routine]);
+  const totals = useMemo(() => totalsOf(routine, layout), [routine, layout]);
+  const findings = useMemo(
+    () => checkRoutine(routine, { minutesPerDay: file.minutesPerDay, firstVersion: !latest }),
+    [routine, file.minutesPerDay, latest],
+  );
+  const numbers = useMemo(
+    () => new Map(routine.items.map((item, index) => [item.id, index + 1])),
+    [routine.items],
+  );
+  const counts = useMemo(() => {
+    const bySite = new Map<string, number>();
+    for (const { siteId } of routine.items) bySite.set(siteId, (bySite.get(siteId) ?? 0) + 1);
+    return bySite;
+  }, [routine.items]);
+  const refusedIds = useMemo(
+    () =>
+      new Set(
+        findings.flatMap(({ verdict, itemId }) => (verdict === 'refuse' && itemId ? [itemId] : [])),
+      ),
+    [findings],
+  );
+  const selected = routine.items.find((item) => item.id === selectedId);
+
+  const add = (site: Site) =>
+    dispatch({ type: 'add', site, id: uuid(), affectedSide: file.affectedSide });
+  const select = (id: string) => dispatch({ type: 'select', id });
+  useHotkeys([
+    ['mod+z', () => dispatch({ type: 'undo' })],
+    ['e', () => editor.current?.querySelector<HTMLElement>('input:checked, input')?.focus()],
+  ]);
+
+  return (
+    <div className={classes.bench}>
+      <aside className={classes.sites}>
+        <SiteList counts={counts} onAdd={add} />
+      </aside>
+      <div className={classes.middle}>
+        <div className={classes.title}>
+          <h2>{latest ? `Routine, version ${draft.baseNumber + 1}` : 'Routine, first version'}</h2>
+          <span className={classes.kept} role="status">
+            {draft.says}
+          </span>
+          <button
+            type="button"
+            className={classes.undo}
+            disabled={state.past.length === 0}
+            onClick={() => dispatch({ type: 'undo' })}
+          >
+            Undo <kbd>ctrl z</kbd>
+          </button>
+        </div>
+        <Strip layout={layout} numbers={numbers} selectedId={selectedId} onSelect={select} />
+        {routine.items.length === 0 ? (
+          <p className={classes.empty}>
+            Nothing prescribed yet. Add a site from the left: it comes with a cautious dose that you can
+            type over.
+          </p>
+        ) : (
+          <div className={classes.lower}>
+            <ItemList
+              items={routine.items}
+              selectedId={selectedId}
+              refusedIds={refusedIds}
+              onSelect={select}
+              onMove={(id, to) => dispatch({ type: 'move', id, to })}
+              onRemove={(id) => dispatch({ type: 'remove', id })}
+            />
+            <div ref={editor}>
+              {selected && (
+                <ItemEditor
+                  key={selected.id}
+                  item={selected}
+                  onChange={(change) => dispatch({ type: 'change', id: selected.id, change })}
+                  onMethod={(method) => dispatch({ type: 'method', id: selected.id, method })}
+                  onTrouble={(field, says) =>
+                    dispatch({ type: 'trouble', field: `${selected.id}:${field}`, says })
+                  }
+                  onRemove={() => dispatch({ type: 'remove', id: selected.id })}
+                />
+              )}
+            </div>
+          </div>
+        )}
+      </div>
+      <aside className={classes.right}>
+        <Sums totals={totals} minutesPerDay={file.minutesPerDay} />
+        <TypedNumber
+          label="times a week"
+          value={routine.timesPerWeek}
+          beside={`of at most ${LIMITS.timesPerWeek}`}
+          parse={(text) =>
+            parseCount(text, { name: 'Times a week', least: 1, most: LIMITS.timesPerWeek })
+          }
+          onValue={(timesPerWeek) => dispatch({ type: 'times', timesPerWeek })}
+          onTrouble={(says) => dispatch({ type: 'trouble', field: 'routine:times', says })}
+        />
+        <section>
+          <h2>Checks</h2>
+          <Findings findings={findings} onSelect={select} />
+        </section>
+        <Textarea
+          label="A word to the client"
+          autosize
+          minRows={2}
+          maxLength={LIMITS.messageLength}
+          value={routine.message}
+          onChange={(event) => dispatch({ type: 'message', message: event.currentTarget.value })}
+        />
+        <IssuePanel
+          routine={routine}
+          draft={draft}
+          findings={findings}
+          troubles={Object.values(troubles)}
+          isFirst={!latest}
+          onReplace={(next) => dispatch({ type: 'replace', routine: next })}
+        />
+      </aside>
+    </div>
+  );
+}

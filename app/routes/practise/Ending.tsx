@@ -1,0 +1,132 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { findSite, placeOf } from '#core/anatomy';
+import { findPosition } from '#core/equipment';
+import { stopReason, summarise, type EventBody, type SessionState } from '#core/session';
+import { clockTime } from '~/ui/parts/words';
+import { tendernessFill, tendernessInk } from '~/ui/theme/tenderness';
+import classes from './practise.module.css';
+
+const WORD_LENGTH = 280;
+
+function Places({ state }: { state: SessionState }) {
+  const places = summarise(state).places.filter((place) => place.contactSeconds > 0);
+  return (
+    <ul className={classes.places}>
+      {places.map((place) => {
+        const site = findSite(place.siteId);
+        return (
+          <li key={`${place.siteId}:${place.side}`}>
+            <span>{site ? placeOf(site, place.side) : place.siteId}</span>
+            <span className={classes.soft}>{clockTime(place.contactSeconds)}</span>
+            <span className={classes.change}>
+              {[place.before, place.after].map((grade, index) =>
+                grade === null ? null : (
+                  <span
+                    key={index}
+                    className={classes.badge}
+                    style={{ background: tendernessFill(grade), color: tendernessInk(grade) }}
+                  >
+                    <span className="visually-hidden">{index === 0 ? 'before ' : 'after '}</span>
+                    {grade}
+                  </span>
+                ),
+              )}
+            </span>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+/** All holds are through: get up safely, and a word for the day. */
+export function Closing({ state, happen }: { state: SessionState; happen: (body: EventBody) => void }) {
+  const [word, setWord] = useState('');
+  const last = state.steps.at(-1);
+  const position = last && findPosition(last.positionId);
+  return (
+    <>
+      <header className={classes.top}>
+        <span>All through</span>
+      </header>
+      <div className={classes.body}>
+        <h1>Get up slowly</h1>
+        {position && <p className={classes.move}>{position.getOut}</p>}
+        <p className={classes.lead}>
+          Move the places you worked, gently, through their range. Nothing heavy in the next few minutes. A
+          little soreness is fine; a cold pack helps if it is more.
+        </p>
+        <label className={classes.word}>
+          A word for the day
+          <textarea
+            value={word}
+            maxLength={WORD_LENGTH}
+            rows={3}
+            onChange={(event) => setWord(event.currentTarget.value)}
+          />
+          <span className={classes.soft}>Your therapist reads it. Leave it empty if you like.</span>
+        </label>
+      </div>
+      <div className={classes.foot}>
+        <button type="button" className={classes.main} onClick={() => happen({ type: 'finished', word })}>
+          Finish
+        </button>
+      </div>
+    </>
+  );
+}
+
+export function Finished({ state }: { state: SessionState }) {
+  return (
+    <>
+      <header className={classes.top}>
+        <span>Logged</span>
+      </header>
+      <div className={classes.body}>
+        <h1>That’s it for now</h1>
+        <p className={classes.soft}>Rating on first pressing, and on letting go.</p>
+        <Places state={state} />
+      </div>
+      <div className={classes.foot}>
+        <Link to="/today" className={classes.main}>
+          Done
+        </Link>
+      </div>
+    </>
+  );
+}
+
+/** A stopped session says what to do next, gravest first. */
+export function Stopped({ state, therapistName }: { state: SessionState; therapistName: string }) {
+  const reason = stopReason(state.stopReason ?? 'enough');
+  const step = state.steps[state.stepIndex];
+  const position = step && findPosition(step.positionId);
+  return (
+    <>
+      <header className={classes.top}>
+        <span>Stopped</span>
+      </header>
+      <div className={classes.body}>
+        <h1>{reason.weight === 'emergency' ? 'Get help now' : 'Come out slowly'}</h1>
+        {reason.weight !== 'emergency' && position && <p className={classes.move}>{position.getOut}</p>}
+        {reason.advice && (
+          <p className={classes.advice} role="alert">
+            {reason.advice}
+          </p>
+        )}
+        <p className={classes.soft}>
+          {reason.weight === 'ordinary'
+            ? 'What you did is logged.'
+            : `What you did, and why you stopped, is logged. ${therapistName} sees it on the day sheet; that is not the same as someone being told at once.`}
+        </p>
+        {reason.weight !== 'emergency' && <Places state={state} />}
+      </div>
+      <div className={classes.foot}>
+        <Link to="/today" className={classes.main}>
+          Close
+        </Link>
+      </div>
+    </>
+  );
+}

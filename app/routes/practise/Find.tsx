@@ -1,0 +1,95 @@
+import { SENSITIVITY } from '#core/anatomy';
+import { findPosition, findTool, isOnFloor } from '#core/equipment';
+import { placeKey } from '#core/routine';
+import { type EventBody, type SessionState } from '#core/session';
+import { minutesLeft, pointWords, presentPlace } from './place';
+import classes from './practise.module.css';
+
+interface FindProps {
+  state: SessionState;
+  happen: (body: EventBody) => void;
+  onSkip: () => void;
+  onStop: () => void;
+}
+
+/** What to do with the body before looking: out of the last position, into this one. */
+function moveWords(state: SessionState): string[] {
+  const step = state.steps[state.stepIndex];
+  const before = state.steps[state.stepIndex - 1];
+  const position = step && findPosition(step.positionId);
+  const last = before && findPosition(before.positionId);
+  if (!position || position.id === last?.id) return [];
+  const leavesFloor = last && isOnFloor(last) && !isOnFloor(position);
+  return [...(leavesFloor ? [last.getOut] : []), position.getIn];
+}
+
+/** Between holds: where the next point is, how to reach it, how hard. */
+export function Find({ state, happen, onSkip, onStop }: FindProps) {
+  const present = presentPlace(state);
+  if (!present) return null;
+  const { step, site, name, ceiling } = present;
+  const before = state.steps[state.stepIndex - 1];
+  const samePlace = before !== undefined && placeKey(before) === placeKey(step);
+  const sameSite = before?.siteId === step.siteId;
+  const heading = samePlace ? 'Next point' : sameSite ? 'Other side' : '';
+  return (
+    <>
+      <header className={classes.top}>
+        <span>
+          {step.index + 1} of {state.steps.length}
+        </span>
+        <span>about {minutesLeft(state)} min left</span>
+      </header>
+      <div className={classes.body}>
+        {heading && <p className={classes.turn}>{heading}</p>}
+        <h1>{name}</h1>
+        <p className={classes.soft}>
+          {[findTool(step.toolId)?.name, findPosition(step.positionId)?.name, pointWords(step)]
+            .filter(Boolean)
+            .join(' · ')}
+        </p>
+        {moveWords(state).map((words) => (
+          <p key={words} className={classes.move}>
+            {words}
+          </p>
+        ))}
+        {samePlace && step.restSeconds > 0 && (
+          <p className={classes.move}>Rest about {step.restSeconds} seconds first, off the point.</p>
+        )}
+        <p className={classes.lead}>{step.instructions}</p>
+        {site && (
+          <details className={classes.how} open={!sameSite}>
+            <summary>Find the spot</summary>
+            <ol>
+              {site.find.map((line) => (
+                <li key={line}>{line}</li>
+              ))}
+            </ol>
+            <p className={classes.keepOff}>{site.keepOff}</p>
+          </details>
+        )}
+      </div>
+      <div className={classes.foot}>
+        <p className={classes.aim}>
+          Press to <strong>{step.grade}</strong> of 10, never above {ceiling}
+          {site && SENSITIVITY[site.sensitivity].ceilingGrade <= 3 ? ': lightly' : ''}.
+        </p>
+        <button
+          type="button"
+          className={classes.main}
+          onClick={() => happen({ type: 'settled', step: step.index })}
+        >
+          I’m on it
+        </button>
+        <div className={classes.pair}>
+          <button type="button" className={classes.plain} onClick={onSkip}>
+            Skip
+          </button>
+          <button type="button" className={classes.stop} onClick={onStop}>
+            Stop
+          </button>
+        </div>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,145 @@
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { type Routine } from '#core/routine';
+import { SKIP_REASONS, STOP_REASONS, type EventBody, type SessionState } from '#core/session';
+import { Choice } from '~/ui/practise/Choice';
+import { play } from '~/ui/practise/cues';
+import { openDevice, type Device } from '~/ui/practise/device';
+import { useAwake } from '~/ui/practise/useAwake';
+import { Closing, Finished, Stopped } from './Ending';
+import { Find } from './Find';
+import { Holding } from './Holding';
+import { Opening } from './Opening';
+import { remainingPlace } from './place';
+import classes from './practise.module.css';
+
+interface Version {
+  id: string;
+  number: number;
+  content: Routine;
+}
+
+const TICK_MS = 200;
+const now = () => Date.now();
+
+/** What sound a change of the session calls for. */
+function cueFor(before: SessionState, after: SessionState) {
+  if (before.phase.name === after.phase.name) return null;
+  if (after.phase.name === 'hold') return 'begin';
+  return before.phase.name === 'hold' ? 'end' : null;
+}
+
+/** Draws the running session; mounted once the device's store is open. */
+function Run({ device, version, therapistName }: { device: Device; version: Version; therapistName: string }) {
+  const { session, outbox } = device;
+  const { state } = useSyncExternalStore(session.subscribe, session.read, session.read);
+  const post = useSyncExternalStore(outbox.subscribe, outbox.status, outbox.status);
+  const [time, setTime] = useState(now);
+  const [asking, setAsking] = useState<'skip' | 'stop' | null>(null);
+  const before = useRef(state);
+  useAwake(state.status === 'running');
+
+  useEffect(() => {
+    const cue = cueFor(before.current, state);
+    before.current = state;
+    if (cue) play(cue);
+  }, [state]);
+
+  useEffect(() => {
+    const turn = () => {
+      session.tick();
+      setTime(now());
+    };
+    const timer = setInterval(turn, TICK_MS);
+    const online = () => outbox.hurry();
+    window.addEventListener('online', online);
+    document.addEventListener('visibilitychange', turn);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('online', online);
+      document.removeEventListener('visibilitychange', turn);
+    };
+  }, [session, outbox]);
+
+  const happen = (body: EventBody) => {
+    session.happen(body);
+    setTime(now());
+  };
+  const skip = (reason: (typeof SKIP_REASONS)[number]['id']) => {
+    // What keeps someone from a place keeps them from all of its points.
+    for (const step of remainingPlace(state)) happen({ type: 'skipped', step, reason });
+    setAsking(null);
+  };
+
+  const ask = { onSkip: () => setAsking('skip'), onStop: () => setAsking('stop') };
+  const screen = () => {
+    if (state.status === 'ready') {
+      return <Opening version={version} therapistName={therapistName} onStart={() => happen({ type: 'started' })} />;
+    }
+    if (state.status === 'stopped') return <Stopped state={state} therapistName={therapistName} />;
+    if (state.status === 'finished') return <Finished state={state} />;
+    switch (state.phase.name) {
+      case 'find':
+        return <Find state={state} happen={happen} {...ask} />;
+      case 'closing':
+        return <Closing state={state} happen={happen} />;
+      default:
+        return <Holding state={state} now={time} happen={happen} {...ask} />;
+    }
+  };
+
+  return (
+    <div className={classes.screen}>
+      {screen()}
+      {post.trouble && (
+        <p className={classes.post} role="status">
+          {post.trouble}
+        </p>
+      )}
+      {asking === 'skip' && (
+        <Choice
+          title="Why skip this place?"
+          options={SKIP_REASONS}
+          back="Do not skip"
+          onChoose={skip}
+          onBack={() => setAsking(null)}
+        />
+      )}
+      {asking === 'stop' && (
+        <Choice
+          title="Why stop here?"
+          options={STOP_REASONS}
+          back="Go on"
+          onChoose={(reason) => {
+            happen({ type: 'stopped', reason });
+            setAsking(null);
+          }}
+          onBack={() => setAsking(null)}
+        />
+      )}
+    </div>
+  );
+}
+
+/** Leads a client through their routine. */
+export function Guide({ userId, version, therapistName }: { userId: string; version: Version; therapistName: string }) {
+  const [device, setDevice] = useState<Device | null>(null);
+  useEffect(() => {
+    let left = false;
+    void openDevice(userId, version, now).then((opened) => {
+      if (!left) setDevice(opened);
+    });
+    return () => {
+      left = true;
+    };
+    // A version never changes once issued: its id says all.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [userId, version.id]);
+  if (!device) {
+    return (
+      <div className={classes.screen}>
+        <Opening version={version} therapistName={therapistName} />
+      </div>
+    );
+  }
+  return <Run device={device} version={version} therapistName={therapistName} />;
+}

@@ -1,0 +1,172 @@
+import { useEffect, useRef } from 'react';
+import { countInLeft, heldSeconds, limitOf, ratingDue, restLeft, type EventBody, type SessionState } from '#core/session';
+import { clockTime } from '~/ui/parts/words';
+import { play } from '~/ui/practise/cues';
+import { HoldDrawing } from '~/ui/practise/HoldDrawing';
+import { RatingPad } from '~/ui/practise/RatingPad';
+import { minutesLeft, pointWords, presentPlace } from './place';
+import classes from './practise.module.css';
+
+interface HoldingProps {
+  state: SessionState;
+  now: number;
+  happen: (body: EventBody) => void;
+  onSkip: () => void;
+  onStop: () => void;
+}
+
+/** The large figure: what is left, or, until it fades, what has been held. */
+function Clock({ state, now }: Pick<HoldingProps, 'state' | 'now'>) {
+  const step = state.steps[state.stepIndex];
+  const limit = limitOf(state);
+  const held = heldSeconds(state, now);
+  switch (state.phase.name) {
+    case 'count-in':
+      return <>{Math.ceil(countInLeft(state, now)) || 1}</>;
+    case 'rest':
+      return <>{clockTime(Math.ceil(restLeft(state, now)))}</>;
+    case 'hold':
+      return (
+        <>{clockTime(step?.dose.method === 'fade' ? Math.floor(held) : Math.ceil(limit - held))}</>
+      );
+    default:
+      return null;
+  }
+}
+
+function sideWords(state: SessionState): [string, string] {
+  const step = state.steps[state.stepIndex];
+  if (state.phase.name === 'count-in') return ['sink in slowly', 'breathe out'];
+  if (state.phase.name === 'rest') return ['rest', 'come off the point'];
+  switch (step?.dose.method) {
+    case 'fade':
+      return ['stay until it fades', `${clockTime(limitOf(state))} at most`];
+    case 'sweep':
+      return ['slowly, along the muscle', `to ${step.grade} of 10`];
+    default:
+      return ['stay still', `at ${step?.grade ?? 0} of 10`];
+  }
+}
+
+/** From the count-in to the rating after: the phone is watched, or only heard. */
+export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
+  const due = state.status === 'running' && ratingDue(state, now);
+  const wasDue = useRef(due);
+  useEffect(() => {
+    if (due && !wasDue.current) play('ask');
+    wasDue.current = due;
+  }, [due]);
+
+  const present = presentPlace(state);
+  if (!present) return null;
+  const { step, name, ceiling } = present;
+  const { phase } = state;
+  const hold = state.holds.find((one) => one.step === step.index);
+  const ratings = hold?.ratings ?? [];
+  const last = ratings.at(-1);
+  const rateable = phase.name === 'hold' || phase.name === 'rate-after';
+  const easeOff = phase.name === 'hold' && last !== undefined && last.grade > ceiling;
+  const paused = state.status === 'paused';
+  const question =
+    phase.name === 'rate-after'
+      ? 'And now, on letting go?'
+      : ratings.length === 0
+        ? 'How tender is it?'
+        : 'How is it now?';
+  const [first, second] = sideWords(state);
+
+  return (
+    <>
+      <header className={classes.top}>
+        <span>
+          {step.index + 1} of {state.steps.length}
+        </span>
+        <span>about {minutesLeft(state)} min left</span>
+      </header>
+      <div className={classes.holdHead}>
+        <h1>{name}</h1>
+        <p className={classes.soft}>{pointWords(step) || step.instructions}</p>
+      </div>
+      <div className={classes.clock}>
+        <span className={classes.figure} role="timer" aria-live="off">
+          {phase.name === 'rate-after' ? 'Let go' : <Clock state={state} now={now} />}
+        </span>
+        {phase.name !== 'rate-after' && (
+          <span className={classes.sideWords}>
+            {first}
+            <br />
+            {second}
+          </span>
+        )}
+      </div>
+      <p className="visually-hidden" role="status">
+        {paused ? 'Paused.' : phase.name === 'hold' ? `Hold. ${first}.` : phase.name === 'rate-after' ? 'Let go slowly.' : ''}
+      </p>
+      <div className={classes.drawing}>
+        {easeOff && !paused && (
+          <p className={classes.ease} role="alert">
+            Ease off: take weight away until it is {ceiling} or less.
+          </p>
+        )}
+        {paused && (
+          <p className={classes.ease} role="alert">
+            Paused. Come off the point.
+          </p>
+        )}
+        <HoldDrawing
+          heldSeconds={phase.name === 'rate-after' ? (hold?.contactSeconds ?? 0) : heldSeconds(state, now)}
+          limitSeconds={phase.name === 'rate-after' ? Math.max(1, hold?.contactSeconds ?? 1) : limitOf(state)}
+          leastSeconds={step.leastSeconds}
+          grade={step.grade}
+          ratings={ratings}
+          fades={step.dose.method === 'fade'}
+        />
+      </div>
+      {rateable && !paused ? (
+        <RatingPad
+          question={question}
+          loud={phase.name === 'rate-after' || due}
+          onRate={(grade) => happen({ type: 'rated', step: step.index, grade })}
+        />
+      ) : (
+        phase.name === 'rest' &&
+        !paused && (
+          <button
+            type="button"
+            className={classes.main}
+            onClick={() => happen({ type: 'settled', step: step.index })}
+          >
+            Go now
+          </button>
+        )
+      )}
+      <div className={classes.three}>
+        {paused ? (
+          <button type="button" className={classes.main} onClick={() => happen({ type: 'resumed' })}>
+            Go on
+          </button>
+        ) : (
+          <button type="button" className={classes.plain} onClick={() => happen({ type: 'paused' })}>
+            Pause
+          </button>
+        )}
+        {phase.name === 'hold' && !paused ? (
+          <button
+            type="button"
+            className={classes.plain}
+            onClick={() => happen({ type: 'hold-ended', step: step.index, how: 'client' })}
+          >
+            Come off
+          </button>
+        ) : (
+          <button type="button" className={classes.plain} onClick={onSkip} disabled={paused}>
+            Skip
+          </button>
+        )}
+        <button type="button" className={classes.stop} onClick={onStop}>
+          Stop
+        </button>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,49 @@
+import { findSite, placeOf, SENSITIVITY, type Site } from '#core/anatomy';
+import { placeKey, type HoldStep } from '#core/routine';
+import { type SessionState } from '#core/session';
+
+/** The hold the session stands at, with its site and the name of the place. */
+export function presentPlace(state: SessionState): {
+  step: HoldStep;
+  site: Site | undefined;
+  name: string;
+  ceiling: number;
+} | null {
+  const step = state.steps[state.stepIndex];
+  if (!step) return null;
+  const site = findSite(step.siteId);
+  return {
+    step,
+    site,
+    name: site ? placeOf(site, step.side) : step.siteId,
+    ceiling: site ? SENSITIVITY[site.sensitivity].ceilingGrade : step.grade,
+  };
+}
+
+/** The holds still to come on the present place, this one first. */
+export function remainingPlace(state: SessionState): number[] {
+  const present = state.steps[state.stepIndex];
+  if (!present) return [];
+  const rest = state.steps.slice(state.stepIndex);
+  const other = rest.findIndex((step) => placeKey(step) !== placeKey(present));
+  return rest.slice(0, other === -1 ? rest.length : other).map((step) => step.index);
+}
+
+/** “point 2 of 3”, with the repetition where there are several. */
+export function pointWords(step: HoldStep): string {
+  const name = step.dose.method === 'sweep' ? 'pass' : 'point';
+  const point = step.points > 1 ? `${name} ${step.point} of ${step.points}` : '';
+  const repetition = step.repetitions > 1 ? `time ${step.repetition} of ${step.repetitions}` : '';
+  return [point, repetition].filter(Boolean).join(', ');
+}
+
+/** Finding, counting in and moving before a hold, on average; our estimate. */
+const LEAD_SECONDS = 12;
+
+/** Minutes from the present hold to the end, if fade holds run to their limit. */
+export const minutesLeft = (state: SessionState): number => {
+  const seconds = state.steps
+    .slice(state.stepIndex)
+    .reduce((sum, step) => sum + step.limitSeconds + LEAD_SECONDS, 0);
+  return Math.max(1, Math.round(seconds / 60));
+};

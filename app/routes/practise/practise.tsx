@@ -1,0 +1,38 @@
+import { Link } from 'react-router';
+import { enter, load } from '~/door.server';
+import { routineToPractise } from '~/services/practising.server';
+import { type Route } from './+types/practise';
+import { Guide } from './Guide';
+import classes from './practise.module.css';
+
+export const meta: Route.MetaFunction = () => [
+  { title: 'Practise · Entspann' },
+  { name: 'theme-color', content: '#17332f' },
+];
+
+export async function loader({ context, request }: Route.LoaderArgs) {
+  const { setting, who } = enter(context, request, 'client');
+  return load(async () => ({ userId: who.userId, ...(await routineToPractise(setting, who)) }));
+}
+
+export default function Practise({ loaderData }: Route.ComponentProps) {
+  const { version, userId, therapistName } = loaderData;
+  if (!version) {
+    return (
+      <main className={classes.night}>
+        <div className={classes.screen}>
+          <h1>No routine yet</h1>
+          <p>{therapistName} has not issued a routine for you.</p>
+          <Link to="/today" className={classes.quiet}>
+            Back
+          </Link>
+        </div>
+      </main>
+    );
+  }
+  return (
+    <main className={classes.night}>
+      <Guide userId={userId} version={version} therapistName={therapistName} />
+    </main>
+  );
+}

@@ -1,0 +1,90 @@
+import { Button, SegmentedControl, useMantineColorScheme } from '@mantine/core';
+import { Form, redirect } from 'react-router';
+import { cookieFor, enter } from '~/door.server';
+import { signOutEverywhere } from '~/services/accounts.server';
+import { devicesOf } from '~/services/practice.server';
+import { nearDay } from '~/ui/parts/words';
+import { type Route } from './+types/account';
+import classes from './settings.module.css';
+import fields from '~/ui/parts/ClientFields.module.css';
+
+export async function loader({ context, request }: Route.LoaderArgs) {
+  const { setting, who } = enter(context, request, 'anyone');
+  const devices = await devicesOf(setting, who);
+  return {
+    name: who.name,
+    email: who.email,
+    today: setting.now().toISOString().slice(0, 10),
+    devices: devices.map(({ device, createdAt, lastSeenAt, tokenHash }) => ({
+      key: tokenHash.slice(0, 12),
+      device,
+      since: createdAt.toISOString().slice(0, 10),
+      seen: lastSeenAt.toISOString().slice(0, 10),
+    })),
+  };
+}
+
+export async function action({ context, request }: Route.ActionArgs) {
+  const { setting, who } = enter(context, request, 'anyone');
+  await signOutEverywhere(setting, who);
+  return redirect('/sign-in', { headers: { 'Set-Cookie': await cookieFor(context, '') } });
+}
+
+/** A browser's long self-description, short enough to know one's own device by. */
+function deviceName(agent: string): string {
+  const browser = /(Firefox|Edg|OPR|Chrome|Safari)\//.exec(agent)?.[1] ?? 'Unknown browser';
+  const system = /(Android|iPhone|iPad|Windows|Mac OS X|Linux)/.exec(agent)?.[1] ?? 'unknown system';
+  return `${browser === 'Edg' ? 'Edge' : browser} on ${system}`;
+}
+
+export default function Account({ loaderData }: Route.ComponentProps) {
+  const { colorScheme, setColorScheme } = useMantineColorScheme();
+  return (
+    <>
+      <h1>Your account</h1>
+      <p>
+        {loaderData.name}, {loaderData.email}
+      </p>
+      <section>
+        <h2 id="appearance">Light or dark</h2>
+        <SegmentedControl
+          aria-labelledby="appearance"
+          value={colorScheme}
+          onChange={(value) => setColorScheme(value === 'light' || value === 'dark' ? value : 'auto')}
+          classNames={{ root: fields.segments, indicator: fields.indicator, label: fields.segment }}
+          data={[
+            { value: 'auto', label: 'As the device' },
+            { value: 'light', label: 'Light' },
+            { value: 'dark', label: 'Dark' },
+          ]}
+        />
+      </section>
+      <section>
+        <h2>Signed in on</h2>
+        <table className={classes.devices}>
+          <thead>
+            <tr>
+              <th scope="col">Device</th>
+              <th scope="col">Since</th>
+              <th scope="col">Last used</th>
+            </tr>
+          </thead>
+          <tbody>
+            {loaderData.devices.map((device) => (
+              <tr key={device.key}>
+                <td>{deviceName(device.device)}</td>
+                <td>{nearDay(device.since, loaderData.today)}</td>
+                <td>{nearDay(device.seen, loaderData.today)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <Form method="post">
+          <Button type="submit" variant="outline">
+            Sign out everywhere
+          </Button>
+        </Form>
+      </section>
+    </>
+  );
+}

@@ -1,0 +1,36 @@
+import { NavLink, Outlet } from 'react-router';
+import { enter, homeOf } from '~/door.server';
+import { ClientSearch } from '~/ui/search/ClientSearch';
+import { Shell } from '~/ui/shell/Shell';
+import { type Route } from './+types/settings';
+import classes from './settings.module.css';
+
+export const meta: Route.MetaFunction = () => [{ title: 'Settings · Entspann' }];
+
+export async function loader({ context, request }: Route.LoaderArgs) {
+  const { who } = enter(context, request, 'anyone');
+  return { practiceName: who.practiceName, name: who.name, role: who.role, home: homeOf(who) };
+}
+
+export default function Settings({ loaderData }: Route.ComponentProps) {
+  const { role } = loaderData;
+  return (
+    <Shell
+      home={loaderData.home}
+      place={loaderData.practiceName}
+      person={loaderData.name}
+      middle={role === 'client' ? undefined : <ClientSearch />}
+    >
+      <div className={classes.page}>
+        <nav className={classes.nav} aria-label="Settings">
+          <NavLink to="/settings/about">About and cautions</NavLink>
+          <NavLink to="/settings/account">Your account</NavLink>
+          {role !== 'client' && <NavLink to="/settings/practice">The practice</NavLink>}
+        </nav>
+        <div className={classes.content}>
+          <Outlet />
+        </div>
+      </div>
+    </Shell>
+  );
+}

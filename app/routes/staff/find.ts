@@ -1,0 +1,9 @@
+import { enter } from '~/door.server';
+import { findClients } from '~/services/clientFile.server';
+import { type Route } from './+types/find';
+
+export async function loader({ context, request }: Route.LoaderArgs) {
+  const { setting, who } = enter(context, request, 'staff');
+  const query = new URL(request.url).searchParams.get('q') ?? '';
+  return { clients: await findClients(setting, who, query) };
+}

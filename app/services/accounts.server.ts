@@ -1,0 +1,206 @@
+import { isTimeZone } from '#core/calendar';
+import { eq } from 'drizzle-orm';
+import { RateLimiterDrizzle, RateLimiterRes } from 'rate-limiter-flexible';
+import { v7 as uuid } from 'uuid';
+import { z } from 'zod';
+import { recordAudit } from '~/db/audit.server';
+import { countPractices, demoPeople, personBySignIn, userByEmail } from '~/db/people.server';
+import { practice, rateLimit, signIn, user } from '~/db/schema.server';
+import { Refusal } from './refusal.server';
+import { hashPassword, newToken, pretendToVerify, tokenHash, verifyPassword } from './secret.server';
+import { type Principal, type Setting } from './setting.server';
+
+const HOUR = 3_600_000;
+/** How long a sign-in lives without being used, in ms: staff short, a client’s own phone long. */
+const IDLE = { owner: 12 * HOUR, therapist: 12 * HOUR, client: 60 * 24 * HOUR } as const;
+const TOUCH_EVERY = 5 * 60_000;
+
+export const emailSchema = z
+  .string({ error: 'Enter an e-mail address.' })
+  .trim()
+  .toLowerCase()
+  .max(254, 'That e-mail address is too long.')
+  .pipe(z.email({ error: 'Enter an e-mail address like name@example.org.' }));
+
+/** Long rather than odd: a phrase of several words. At most 200 characters, so that hashing stays cheap. */
+export const passPhraseSchema = z
+  .string({ error: 'Enter a pass phrase.' })
+  .min(12, 'The pass phrase needs at least 12 characters; three or four words do.')
+  .max(200, 'The pass phrase may have at most 200 characters.');
+
+export const nameSchema = z
+  .string({ error: 'Enter a name.' })
+  .trim()
+  .min(1, 'Enter a name.')
+  .max(120, 'The name may have at most 120 characters.');
+
+export const timeZoneSchema = z
+  .string({ error: 'Choose a time zone.' })
+  .refine(isTimeZone, { error: 'That is not a time zone this system knows.' });
+
+const TRIES_PER_PERSON = 8;
+const TRIES_PER_ADDRESS = 40;
+const WINDOW_SECONDS = 15 * 60;
+
+const limiters = new WeakMap<object, { person: RateLimiterDrizzle; address: RateLimiterDrizzle }>();
+
+function limitersFor({ db }: Setting) {
+  const known = limiters.get(db);
+  if (known) return known;
+  const options = { storeClient: db, schema: rateLimit, duration: WINDOW_SECONDS };
+  const made = {
+    person: new RateLimiterDrizzle({ ...options, points: TRIES_PER_PERSON, keyPrefix: 'person' }),
+    address: new RateLimiterDrizzle({ ...options, points: TRIES_PER_ADDRESS, keyPrefix: 'address' }),
+  };
+  limiters.set(db, made);
+  return made;
+}
+
+async function spendTry(setting: Setting, email: string, address: string): Promise<void> {
+  const { person, address: byAddress } = limitersFor(setting);
+  try {
+    await byAddress.consume(address);
+    await person.consume(tokenHash(email));
+  } catch (refused) {
+    if (!(refused instanceof RateLimiterRes)) throw refused;
+    const minutes = Math.max(1, Math.ceil(refused.msBeforeNext / 60_000));
+    throw new Refusal(
+      429,
+      `Too many tries. Wait ${minutes === 1 ? 'a minute' : `${minutes} minutes`} and try again.`,
+    );
+  }
+}
+
+/** Opens a sign-in for a user and returns the token for their cookie. */
+export async function openSignIn(
+  { db, now }: Setting,
+  person: { id: string; role: Principal['role'] },
+  device: string,
+): Promise<string> {
+  const token = newToken();
+  const at = now();
+  await db.insert(signIn).values({
+    tokenHash: tokenHash(token),
+    userId: person.id,
+    createdAt: at,
+    lastSeenAt: at,
+    expiresAt: new Date(at.getTime() + IDLE[person.role]),
+    device: device.slice(0, 200),
+  });
+  return token;
+}
+
+/** Checks e-mail and pass phrase. Unknown e-mail and wrong pass phrase answer alike. */
+export async function signInWithPassPhrase(
+  setting: Setting,
+  given: { email: string; passPhrase: string },
+  from: { address: string; device: string },
+): Promise<{ token: string; role: Principal['role'] }> {
+  const email = given.email.trim().toLowerCase();
+  await spendTry(setting, email, from.address);
+  const person = await userByEmail(setting.db, email);
+  const passPhrase = given.passPhrase.slice(0, 200);
+  const right = person
+    ? await verifyPassword(person.passwordHash, passPhrase)
+    : await pretendToVerify(passPhrase).then(() => false);
+  if (!person || !right) {
+    throw new Refusal(422, 'E-mail and pass phrase do not match. Check both and try again.');
+  }
+  await limitersFor(setting).person.delete(tokenHash(email));
+  const token = await openSignIn(setting, person, from.device);
+  await recordAudit(setting.db, {
+    practiceId: person.practiceId,
+    actorId: person.id,
+    at: setting.now(),
+    action: 'signed in',
+  });
+  return { token, role: person.role };
+}
+
+/** Those the demo offers by one click; nobody outside demo mode. */
+export const demoSignIns = async (setting: Setting) =>
+  setting.demo ? await demoPeople(setting.db) : [];
+
+/** Signs a demo person in without a pass phrase. Refused outside demo mode. */
+export async function signInDemo(setting: Setting, userId: string, device: string) {
+  const person = (await demoSignIns(setting)).find((candidate) => candidate.id === userId);
+  if (!person) throw new Refusal(404, 'There is no such demo person.');
+  return { token: await openSignIn(setting, person, device), role: person.role };
+}
+
+/** Who a cookie's token stands for; keeps the sign-in alive while it is used. */
+export async function principalOf(setting: Setting, token: string): Promise<Principal | null> {
+  const at = setting.now();
+  const hash = tokenHash(token);
+  const person = await personBySignIn(setting.db, hash, at);
+  if (!person) return null;
+  const { lastSeenAt, ...principal } = person;
+  if (at.getTime() - lastSeenAt.getTime() > TOUCH_EVERY) {
+    const expiresAt = new Date(at.getTime() + IDLE[person.role]);
+    await setting.db
+      .update(signIn)
+      .set({ lastSeenAt: at, expiresAt })
+      .where(eq(signIn.tokenHash, hash));
+  }
+  return principal;
+}
+
+export const signOut = async ({ db }: Setting, token: string): Promise<void> => {
+  await db.delete(signIn).where(eq(signIn.tokenHash, tokenHash(token)));
+};
+
+/** Ends every sign-in of a person, on this device and all others. */
+export async function signOutEverywhere(setting: Setting, who: Principal): Promise<void> {
+  await setting.db.delete(signIn).where(eq(signIn.userId, who.userId));
+  await recordAudit(setting.db, {
+    practiceId: who.practiceId,
+    actorId: who.userId,
+    at: setting.now(),
+    action: 'signed out everywhere',
+  });
+}
+
+export const needsSetUp = async ({ db }: Setting): Promise<boolean> =>
+  (await countPractices(db)) === 0;
+
+export const setUpSchema = z.object({
+  code: z.string({ error: 'Enter the set-up code.' }).trim().min(1, 'Enter the set-up code.'),
+  practiceName: nameSchema,
+  timeZone: timeZoneSchema,
+  name: nameSchema,
+  email: emailSchema,
+  passPhrase: passPhraseSchema,
+});
+
+/** Makes the first practice of an installation and its owner. Works once, and only with the code. */
+export async function setUpPractice(
+  setting: Setting,
+  given: z.infer<typeof setUpSchema>,
+  device: string,
+): Promise<string> {
+  if (given.code !== setting.setUpCode) {
+    throw new Refusal(403, 'That is not the set-up code that was printed when the server started.');
+  }
+  const owner = { id: uuid(), role: 'owner' as const };
+  const passwordHash = await hashPassword(given.passPhrase);
+  const at = setting.now();
+  await setting.db.transaction(async (tx) => {
+    if ((await countPractices(tx)) > 0) {
+      throw new Refusal(409, 'This installation is set up already. Sign in instead.');
+    }
+    const practiceId = uuid();
+    await tx
+      .insert(practice)
+      .values({ id: practiceId, name: given.practiceName, timeZone: given.timeZone, createdAt: at });
+    await tx.insert(user).values({
+      ...owner,
+      practiceId,
+      name: given.name,
+      email: given.email,
+      passwordHash,
+      createdAt: at,
+    });
+    await recordAudit(tx, { practiceId, actorId: owner.id, at, action: 'set up the practice' });
+  });
+  return openSignIn(setting, owner, device);
+}

@@ -1,0 +1,171 @@
+import { dayOf } from '#core/calendar';
+import { checkRoutine, routineSchema, type Routine } from '#core/routine';
+import { and, eq } from 'drizzle-orm';
+import { v7 as uuid } from 'uuid';
+import { z } from 'zod';
+import { recordAudit } from '~/db/audit.server';
+import { latestVersion, routineOf, versionsOf } from '~/db/routines.server';
+import { routine, routineVersion } from '~/db/schema.server';
+import { fileOf } from './clientFile.server';
+import { found, Refusal } from './refusal.server';
+import { type Principal, type Setting } from './setting.server';
+
+/** What the plan screen starts from: the draft if there is one, else the latest version. */
+export async function planOf(setting: Setting, who: Principal, clientId: string) {
+  const file = await fileOf(setting, who, clientId);
+  const [thread, versions] = await Promise.all([
+    routineOf(setting.db, clientId),
+    versionsOf(setting.db, clientId),
+  ]);
+  const latest = versions.at(-1) ?? null;
+  return {
+    file,
+    versions: versions.map(({ id, number, reason, issuedOn, issuedByName }) => ({
+      id,
+      number,
+      reason,
+      issuedOn,
+      issuedByName,
+    })),
+    latest: latest && { number: latest.number, content: latest.content },
+    draft: thread?.draft ?? null,
+    draftBase: thread?.draftBase ?? 0,
+  };
+}
+
+export const draftSchema = z.object({
+  baseNumber: z.number().int().min(0),
+  content: routineSchema.extend({ items: z.array(routineSchema.shape.items.element).max(60) }),
+});
+
+/** Keeps unissued work. An empty routine may be kept; one that breaks a rule may too. */
+export async function saveDraft(
+  setting: Setting,
+  who: Principal,
+  clientId: string,
+  draft: z.infer<typeof draftSchema>,
+): Promise<void> {
+  await fileOf(setting, who, clientId);
+  const kept = await setting.db
+    .update(routine)
+    .set({
+      draft: draft.content,
+      draftBase: draft.baseNumber,
+      draftBy: who.userId,
+      draftAt: setting.now(),
+    })
+    .where(eq(routine.clientId, clientId))
+    .returning({ id: routine.id });
+  found(kept[0], 'routine');
+}
+
+export async function discardDraft(setting: Setting, who: Principal, clientId: string) {
+  await fileOf(setting, who, clientId);
+  await setting.db
+    .update(routine)
+    .set({ draft: null, draftBy: null, draftAt: null })
+    .where(eq(routine.clientId, clientId));
+}
+
+export const issueSchema = z.object({
+  /** The number of the version the work was begun from; 0 when there was none. */
+  baseNumber: z.number().int().min(0),
+  /** Made by the browser, so that a form sent twice issues once. */
+  versionId: z.uuid({ error: 'The form is damaged; reload the page.' }),
+  reason: z.string().trim().max(600, 'The reason may have at most 600 characters.'),
+  content: routineSchema,
+});
+
+/** Another version was issued while this one was being worked on. */
+export interface StaleIssue {
+  number: number;
+  issuedByName: string;
+  issuedOn: string;
+  reason: string;
+  content: Routine;
+}
+
+const stale = (latest: StaleIssue) =>
+  new Refusal(
+    409,
+    `${latest.issuedByName} issued version ${latest.number} while you were working. Yours is kept below; nothing was issued.`,
+    { stale: latest },
+  );
+
+async function staleAgainst(setting: Setting, clientId: string) {
+  const latest = found(await latestVersion(setting.db, clientId), 'version');
+  const { number, issuedByName, issuedOn, reason, content } = latest;
+  return stale({ number, issuedByName, issuedOn, reason, content });
+}
+
+const isUniqueBreach = (error: unknown): boolean => {
+  if (!(error instanceof Error)) return false;
+  return ('code' in error && error.code === '23505') || isUniqueBreach(error.cause);
+};
+
+/**
+ * Issues the next version of a client's routine. Refused when a check refuses, when a change has no
+ * reason, or when somebody else issued since (409, with their version in the details).
+ *
+ * @returns the version's number; the same form sent again answers with the same number
+ */
+export async function issue(
+  setting: Setting,
+  who: Principal,
+  clientId: string,
+  wish: z.infer<typeof issueSchema>,
+): Promise<{ number: number }> {
+  const file = await fileOf(setting, who, clientId);
+  const versions = await versionsOf(setting.db, clientId);
+  const again = versions.find((version) => version.id === wish.versionId);
+  if (again) return { number: again.number };
+  const latest = versions.at(-1);
+  if ((latest?.number ?? 0) !== wish.baseNumber) throw await staleAgainst(setting, clientId);
+  if (latest && wish.reason === '') {
+    throw new Refusal(422, 'Say why this version replaces the last one; the record needs a reason.');
+  }
+  const refused = checkRoutine(wish.content, {
+    minutesPerDay: file.minutesPerDay,
+    firstVersion: !latest,
+  }).filter((finding) => finding.verdict === 'refuse');
+  if (refused.length > 0) {
+    throw new Refusal(422, refused.map((finding) => finding.reason).join(' '), { findings: refused });
+  }
+  const thread = found(await routineOf(setting.db, clientId), 'routine');
+  const number = wish.baseNumber + 1;
+  const at = setting.now();
+  try {
+    await setting.db.transaction(async (tx) => {
+      await tx.insert(routineVersion).values({
+        id: wish.versionId,
+        routineId: thread.id,
+        number,
+        content: wish.content,
+        reason: latest ? wish.reason : wish.reason || 'First version.',
+        issuedAt: at,
+        issuedOn: dayOf(at.getTime(), file.timeZone),
+        issuedBy: who.userId,
+      });
+      await tx
+        .update(routine)
+        .set({ draft: null, draftBy: null, draftAt: null, draftBase: number })
+        .where(and(eq(routine.id, thread.id)));
+      await recordAudit(tx, {
+        practiceId: who.practiceId,
+        actorId: who.userId,
+        at,
+        action: 'issued a routine',
+        subject: clientId,
+        detail: { number },
+      });
+    });
+  } catch (error) {
+    if (!isUniqueBreach(error)) throw error;
+    // Lost a race: either the same form arrived twice at once, or somebody else was first.
+    const now = await versionsOf(setting.db, clientId);
+    const same = now.find((version) => version.id === wish.versionId);
+    if (same) return { number: same.number };
+    throw await staleAgainst(setting, clientId);
+  }
+  return { number };
+}

@@ -1,0 +1,48 @@
+import { eq } from 'drizzle-orm';
+import { z } from 'zod';
+import { recordAudit } from '~/db/audit.server';
+import { signInsOf, staffOf } from '~/db/people.server';
+import { practice } from '~/db/schema.server';
+import { nameSchema, timeZoneSchema } from './accounts.server';
+import { Refusal } from './refusal.server';
+import { type Principal, type Setting } from './setting.server';
+
+export const practiceSchema = z.object({
+  name: nameSchema,
+  timeZone: timeZoneSchema,
+  quietAfterDays: z.coerce
+    .number({ error: 'Days until a client counts as quiet must be a number.' })
+    .int('Days until a client counts as quiet must be a whole number.')
+    .min(1, 'Days until a client counts as quiet must be at least 1.')
+    .max(60, 'Days until a client counts as quiet must be at most 60.'),
+});
+
+/** Only an owner manages the practice. */
+export function ownerOnly(who: Principal): void {
+  if (who.role !== 'owner') {
+    throw new Refusal(403, 'Only an owner of the practice can do that.');
+  }
+}
+
+export const practicePeople = ({ db }: Setting, who: Principal) => staffOf(db, who.practiceId);
+
+export async function changePractice(
+  setting: Setting,
+  who: Principal,
+  details: z.infer<typeof practiceSchema>,
+): Promise<void> {
+  ownerOnly(who);
+  await setting.db.transaction(async (tx) => {
+    await tx.update(practice).set(details).where(eq(practice.id, who.practiceId));
+    await recordAudit(tx, {
+      practiceId: who.practiceId,
+      actorId: who.userId,
+      at: setting.now(),
+      action: 'changed the practice',
+    });
+  });
+}
+
+/** The devices a person is signed in on. */
+export const devicesOf = ({ db, now }: Setting, who: Principal) =>
+  signInsOf(db, who.userId, now());

@@ -1,0 +1,176 @@
+import { addDays, askedBetween, dayOf, weekOf } from '#core/calendar';
+import { expand, totalsOf } from '#core/routine';
+import { begin, eventSchema, replay, summarise, type SessionEvent } from '#core/session';
+import { eq } from 'drizzle-orm';
+import { z } from 'zod';
+import { recordAudit } from '~/db/audit.server';
+import { clientInPractice } from '~/db/clients.server';
+import { versionsOf, versionWithClient } from '~/db/routines.server';
+import { eventsOf, lastSessionsOf } from '~/db/sessions.server';
+import { practisedSession, sessionEvent } from '~/db/schema.server';
+import { found, Refusal } from './refusal.server';
+import { type Principal, type Setting } from './setting.server';
+
+const MOST_EVENTS_AT_ONCE = 500;
+/** A device's clock may be off by so much before its times are refused, in ms. */
+const CLOCK_SLACK = 36 * 3_600_000;
+const SHOWN_BACK = 20;
+
+async function ownFile(setting: Setting, who: Principal) {
+  const clientId = found(who.clientId, 'client');
+  return found(await clientInPractice(setting.db, who.practiceId, clientId), 'client');
+}
+
+/** What a client sees first: today's routine, how the week stands, and the last sessions. */
+export async function clientStart(setting: Setting, who: Principal) {
+  const file = await ownFile(setting, who);
+  const [versions, last] = await Promise.all([
+    versionsOf(setting.db, file.id),
+    lastSessionsOf(setting.db, file.id, SHOWN_BACK),
+  ]);
+  const version = versions.at(-1) ?? null;
+  const today = dayOf(setting.now().getTime(), file.timeZone);
+  const monday = weekOf(today);
+  const periods = versions.map((one) => ({
+    from: one.issuedOn,
+    timesPerWeek: one.content.timesPerWeek,
+  }));
+  return {
+    name: file.name,
+    therapistName: file.therapistName,
+    nextVisit: file.nextVisit,
+    today,
+    version: version && {
+      id: version.id,
+      number: version.number,
+      content: version.content,
+      issuedOn: version.issuedOn,
+      reason: version.reason,
+      totals: totalsOf(version.content),
+    },
+    doneThisWeek: last.filter(({ day, counts }) => counts && day >= monday).length,
+    askedThisWeek: askedBetween(periods, monday, addDays(monday, 6)),
+    last: last.map(({ id, day, counts, status, stopReason, word }) => ({
+      id,
+      day,
+      counts,
+      status,
+      stopReason,
+      word,
+    })),
+  };
+}
+
+/** The routine a client is led through: their latest version. */
+export async function routineToPractise(setting: Setting, who: Principal) {
+  const file = await ownFile(setting, who);
+  const version = (await versionsOf(setting.db, file.id)).at(-1) ?? null;
+  return {
+    therapistName: file.therapistName,
+    version: version && { id: version.id, number: version.number, content: version.content },
+  };
+}
+
+/** A batch from a client's device: which session, and what happened in it. */
+export const batchSchema = z.object({
+  session: z.object({
+    id: z.uuid({ error: 'A session needs a UUID.' }),
+    versionId: z.uuid({ error: 'A session needs the version it followed.' }),
+    startedAt: z.number().int().positive(),
+  }),
+  events: z
+    .array(eventSchema)
+    .min(1, 'There is nothing to store.')
+    .max(MOST_EVENTS_AT_ONCE, `At most ${MOST_EVENTS_AT_ONCE} events at once.`),
+});
+
+function judge(events: readonly SessionEvent[], startedAt: number, holds: number, now: number): void {
+  if (Math.abs(startedAt - now) > CLOCK_SLACK * 10 || events.some(({ at }) => at - now > CLOCK_SLACK)) {
+    throw new Refusal(422, 'The device’s clock is wrong by more than a day; set it and try again.');
+  }
+  if (events.some((event) => 'step' in event && event.step >= holds)) {
+    throw new Refusal(422, 'The log names a hold this routine does not have.');
+  }
+}
+
+/**
+ * Stores what happened in a session. Each event is stored once, however often it arrives; the
+ * session's summary is rebuilt from its whole log in the same transaction.
+ *
+ * @returns the ids that are now safely stored: all that were sent
+ */
+export async function recordEvents(
+  setting: Setting,
+  who: Principal,
+  batch: z.infer<typeof batchSchema>,
+): Promise<{ stored: string[] }> {
+  const file = await ownFile(setting, who);
+  const version = await versionWithClient(setting.db, batch.session.versionId);
+  if (version?.clientId !== file.id) throw new Refusal(404, 'There is no such routine.');
+  const steps = expand(version.content);
+  const received = setting.now();
+  judge(batch.events, batch.session.startedAt, steps.length, received.getTime());
+
+  await setting.db.transaction(async (tx) => {
+    const fresh = begin(steps);
+    await tx
+      .insert(practisedSession)
+      .values({
+        id: batch.session.id,
+        clientId: file.id,
+        versionId: version.id,
+        startedAt: new Date(batch.session.startedAt),
+        day: dayOf(batch.session.startedAt, file.timeZone),
+        status: fresh.status,
+        counts: false,
+        summary: summarise(fresh),
+      })
+      .onConflictDoNothing();
+    // Locks the session, so that two batches that arrive together are told one after the other.
+    const [row] = await tx
+      .select({ clientId: practisedSession.clientId, versionId: practisedSession.versionId })
+      .from(practisedSession)
+      .where(eq(practisedSession.id, batch.session.id))
+      .for('update');
+    if (row?.clientId !== file.id || row.versionId !== version.id) {
+      throw new Refusal(404, 'There is no such session.');
+    }
+    await tx
+      .insert(sessionEvent)
+      .values(
+        batch.events.map(({ id, seq, at, ...body }) => ({
+          id,
+          sessionId: batch.session.id,
+          seq,
+          at,
+          body,
+          receivedAt: received,
+        })),
+      )
+      .onConflictDoNothing();
+    const state = replay(fresh, await eventsOf(tx, batch.session.id));
+    const summary = summarise(state);
+    await tx
+      .update(practisedSession)
+      .set({
+        status: state.status,
+        counts: summary.counts,
+        stopReason: state.stopReason,
+        word: state.word,
+        summary,
+        endedAt: state.endedAt === null ? null : new Date(state.endedAt),
+      })
+      .where(eq(practisedSession.id, batch.session.id));
+    if (batch.events.some(({ type }) => type === 'stopped') && state.stopReason !== null) {
+      await recordAudit(tx, {
+        practiceId: file.practiceId,
+        actorId: who.userId,
+        at: received,
+        action: 'stopped a session',
+        subject: file.id,
+        detail: { reason: state.stopReason },
+      });
+    }
+  });
+  return { stored: batch.events.map(({ id }) => id) };
+}

@@ -1,0 +1,53 @@
+import { dayOf } from '#core/calendar';
+import { dropRows, weeksOf } from '#core/trend';
+import { versionsOf } from '~/db/routines.server';
+import { sessionsOf } from '~/db/sessions.server';
+import { fileOf } from './clientFile.server';
+import { type Principal, type Setting } from './setting.server';
+
+/** What changed: strokes by site and side, sessions by week, and what the client wrote. */
+export async function reviewOf(setting: Setting, who: Principal, clientId: string) {
+  const file = await fileOf(setting, who, clientId);
+  const [sessions, versions] = await Promise.all([
+    sessionsOf(setting.db, clientId),
+    versionsOf(setting.db, clientId),
+  ]);
+  const today = dayOf(setting.now().getTime(), file.timeZone);
+  const periods = versions.map((version) => ({
+    from: version.issuedOn,
+    timesPerWeek: version.content.timesPerWeek,
+  }));
+  const rated = sessions.flatMap(({ id, day, summary }) =>
+    summary.places.map((place) => ({ ...place, sessionId: id, day })),
+  );
+  return {
+    name: file.name,
+    today,
+    rows: dropRows(rated),
+    weeks: weeksOf(sessions, periods, today),
+    versions: versions.map(({ number, issuedOn, reason, issuedByName }) => ({
+      number,
+      issuedOn,
+      reason,
+      issuedByName,
+    })),
+    sessions: sessions
+      .map(({ id, day, startedAt, endedAt, status, counts, stopReason, word, versionNumber, summary }) => ({
+        id,
+        day,
+        startedAt: startedAt.getTime(),
+        minutes: endedAt ? Math.round((endedAt.getTime() - startedAt.getTime()) / 60_000) : null,
+        status,
+        counts,
+        stopReason,
+        word,
+        versionNumber,
+        holdsDone: summary.holdsDone,
+        holdsAsked: summary.holdsAsked,
+        contactSeconds: summary.contactSeconds,
+      }))
+      .reverse(),
+  };
+}
+
+export type Review = Awaited<ReturnType<typeof reviewOf>>;

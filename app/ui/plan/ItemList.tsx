@@ -1,0 +1,141 @@
+import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import { useEffect, useRef } from 'react';
+import { findSite } from '#core/anatomy';
+import { type RoutineItem } from '#core/routine';
+import { countWords, doseWords } from './doseWords';
+import classes from './ItemList.module.css';
+
+const Grip = () => (
+  <svg width="10" height="16" aria-hidden fill="currentColor">
+    {[2, 8, 14].flatMap((y) => [2, 8].map((x) => <circle key={`${x}:${y}`} cx={x} cy={y} r="1.3" />))}
+  </svg>
+);
+
+interface RowProps {
+  item: RoutineItem;
+  number: number;
+  selected: boolean;
+  refused: boolean;
+  onSelect: () => void;
+  onMove: (by: number) => void;
+  onStep: (by: number) => void;
+  onRemove: () => void;
+}
+
+function Row({ item, number, selected, refused, onSelect, onMove, onStep, onRemove }: RowProps) {
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
+    useSortable({ id: item.id });
+  const name = findSite(item.siteId)?.plainName ?? item.siteId;
+  const button = useRef<HTMLButtonElement>(null);
+  const wasSelected = useRef(selected);
+  useEffect(() => {
+    // Moving the selection by arrow keys takes the focus along, and only then.
+    const list = button.current?.closest('ol');
+    if (selected && !wasSelected.current && list?.contains(document.activeElement)) {
+      button.current?.focus();
+    }
+    wasSelected.current = selected;
+  }, [selected]);
+  return (
+    <li
+      ref={setNodeRef}
+      className={classes.row}
+      data-selected={selected}
+      data-dragging={isDragging}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+    >
+      <button
+        type="button"
+        ref={setActivatorNodeRef}
+        className={classes.handle}
+        {...attributes}
+        {...listeners}
+        aria-label={`Move ${name}; press space, then arrow keys`}
+      >
+        <Grip />
+      </button>
+      <button
+        type="button"
+        ref={button}
+        className={classes.choose}
+        aria-pressed={selected}
+        onClick={onSelect}
+        onKeyDown={(event) => {
+          const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
+          if (by !== 0) {
+            event.preventDefault();
+            if (event.altKey) onMove(by);
+            else onStep(by);
+          } else if (event.key === 'Delete') {
+            event.preventDefault();
+            onRemove();
+          }
+        }}
+      >
+        <span className={classes.number}>{number}</span>
+        <span className={classes.name}>{name}</span>
+        <span className={classes.grade}>grade {item.grade}</span>
+        <span className={classes.dose}>
+          {doseWords(item)} · {countWords(item)}
+          {refused && <strong className={classes.refused}> · refused</strong>}
+        </span>
+      </button>
+    </li>
+  );
+}
+
+/** The routine as a list: choose a line, drag it, or move it by keyboard. */
+export function ItemList({
+  items,
+  selectedId,
+  refusedIds,
+  onSelect,
+  onMove,
+  onRemove,
+}: {
+  items: readonly RoutineItem[];
+  selectedId: string | null;
+  refusedIds: ReadonlySet<string>;
+  onSelect: (id: string) => void;
+  onMove: (id: string, to: number) => void;
+  onRemove: (id: string) => void;
+}) {
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const place = (id: string) => items.findIndex((item) => item.id === id);
+  return (
+    <DndContext
+      id="routine-order"
+      sensors={sensors}
+      collisionDetection={closestCenter}
+      onDragEnd={({ active, over }) => {
+        if (over && over.id !== active.id) onMove(String(active.id), place(String(over.id)));
+      }}
+    >
+      <SortableContext items={items.map((item) => item.id)} strategy={verticalListSortingStrategy}>
+        <ol className={classes.list} aria-label="Sites in order">
+          {items.map((item, index) => (
+            <Row
+              key={item.id}
+              item={item}
+              number={index + 1}
+              selected={item.id === selectedId}
+              refused={refusedIds.has(item.id)}
+              onSelect={() => onSelect(item.id)}
+              onMove={(by) => onMove(item.id, index + by)}
+              onStep={(by) => {
+                const next = items[index + by];
+                if (next) onSelect(next.id);
+              }}
+              onRemove={() => onRemove(item.id)}
+            />
+          ))}
+        </ol>
+      </SortableContext>
+    </DndContext>
+  );
+}

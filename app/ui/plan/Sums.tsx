@@ -1,0 +1,45 @@
+import { type Totals } from '#core/routine';
+import { clockBand } from '../parts/words';
+import classes from './Sums.module.css';
+
+const SIDES = [
+  { side: 'left', name: 'left' },
+  { side: 'right', name: 'right' },
+  { side: 'mid', name: 'middle' },
+] as const;
+
+/** What the routine adds up to, by side, a session and a week. */
+export function Sums({ totals, minutesPerDay }: { totals: Totals; minutesPerDay: number | null }) {
+  const sides = SIDES.filter(({ side }) => totals.contact[side].most > 0);
+  return (
+    <table className={classes.sums}>
+      <caption>
+        <strong>{clockBand(totals.session)}</strong>
+        <span>
+          minutes a session{minutesPerDay === null ? '' : ` of ${minutesPerDay}`}, moves and rests included
+        </span>
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col">contact</th>
+          <th scope="col">a session</th>
+          <th scope="col">a week</th>
+        </tr>
+      </thead>
+      <tbody>
+        {sides.map(({ side, name }) => (
+          <tr key={side}>
+            <th scope="row">{name}</th>
+            <td>{clockBand(totals.contact[side])}</td>
+            <td>{clockBand(totals.contactPerWeek[side])}</td>
+          </tr>
+        ))}
+        <tr>
+          <th scope="row">hands</th>
+          <td>{clockBand(totals.hands)}</td>
+          <td />
+        </tr>
+      </tbody>
+    </table>
+  );
+}

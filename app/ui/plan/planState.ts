@@ -1,0 +1,125 @@
+import { findSite, type Site } from '#core/anatomy';
+import { type MethodId } from '#core/dosage';
+import { newItem, usualDose, type Routine, type RoutineItem } from '#core/routine';
+
+/** What the plan screen is working on. */
+export interface PlanState {
+  routine: Routine;
+  selectedId: string | null;
+  /** Fields whose text could not be read, by `item:field`, with the sentence. */
+  troubles: Readonly<Record<string, string>>;
+  /** Earlier routines, for undo. */
+  past: readonly Routine[];
+}
+
+export type PlanAction =
+  | { type: 'add'; site: Site; id: string; affectedSide: 'left' | 'right' | null }
+  | { type: 'select'; id: string }
+  | { type: 'change'; id: string; change: Partial<RoutineItem> }
+  | { type: 'method'; id: string; method: MethodId }
+  | { type: 'move'; id: string; to: number }
+  | { type: 'remove'; id: string }
+  | { type: 'times'; timesPerWeek: number }
+  | { type: 'message'; message: string }
+  | { type: 'trouble'; field: string; says: string | null }
+  | { type: 'replace'; routine: Routine }
+  | { type: 'undo' };
+
+const UNDO_DEPTH = 50;
+export const EMPTY_ROUTINE: Routine = { items: [], timesPerWeek: 7, message: '' };
+
+export const startOf = (routine: Routine): PlanState => ({
+  routine,
+  selectedId: routine.items[0]?.id ?? null,
+  troubles: {},
+  past: [],
+});
+
+const withRoutine = (state: PlanState, routine: Routine, rest: Partial<PlanState> = {}): PlanState => ({
+  ...state,
+  routine,
+  past: [...state.past, state.routine].slice(-UNDO_DEPTH),
+  ...rest,
+});
+
+const changeItem = (state: PlanState, id: string, change: (item: RoutineItem) => RoutineItem) =>
+  withRoutine(state, {
+    ...state.routine,
+    items: state.routine.items.map((item) => (item.id === id ? change(item) : item)),
+  });
+
+function moved(items: readonly RoutineItem[], id: string, to: number): RoutineItem[] {
+  const item = items.find((one) => one.id === id);
+  if (!item) return [...items];
+  const others = items.filter((one) => one.id !== id);
+  const place = Math.max(0, Math.min(others.length, to));
+  return [...others.slice(0, place), item, ...others.slice(place)];
+}
+
+function withoutTroublesOf(troubles: PlanState['troubles'], id: string): PlanState['troubles'] {
+  return Object.fromEntries(Object.entries(troubles).filter(([key]) => !key.startsWith(`${id}:`)));
+}
+
+/** What the plan is after a therapist’s move. */
+export function plan(state: PlanState, action: PlanAction): PlanState {
+  const { routine } = state;
+  switch (action.type) {
+    case 'add': {
+      const item = newItem(action.site, action.id, action.affectedSide);
+      return withRoutine(
+        state,
+        { ...routine, items: [...routine.items, item] },
+        { selectedId: item.id },
+      );
+    }
+    case 'select':
+      return { ...state, selectedId: action.id };
+    case 'change':
+      return changeItem(state, action.id, (item) => ({ ...item, ...action.change }));
+    case 'method':
+      return {
+        ...changeItem(state, action.id, (item) => {
+          const site = findSite(item.siteId);
+          return site ? { ...item, dose: usualDose(site, action.method) } : item;
+        }),
+        troubles: withoutTroublesOf(state.troubles, action.id),
+      };
+    case 'move':
+      return withRoutine(state, { ...routine, items: moved(routine.items, action.id, action.to) });
+    case 'remove': {
+      const at = routine.items.findIndex((item) => item.id === action.id);
+      const items = routine.items.filter((item) => item.id !== action.id);
+      const next = items[Math.min(at, items.length - 1)];
+      return withRoutine(
+        state,
+        { ...routine, items },
+        { selectedId: next?.id ?? null, troubles: withoutTroublesOf(state.troubles, action.id) },
+      );
+    }
+    case 'times':
+      return withRoutine(state, { ...routine, timesPerWeek: action.timesPerWeek });
+    case 'message':
+      return withRoutine(state, { ...routine, message: action.message });
+    case 'trouble': {
+      const { [action.field]: _gone, ...others } = state.troubles;
+      return {
+        ...state,
+        troubles: action.says === null ? others : { ...others, [action.field]: action.says },
+      };
+    }
+    case 'replace':
+      return { ...startOf(action.routine), past: [...state.past, routine].slice(-UNDO_DEPTH) };
+    case 'undo': {
+      const last = state.past.at(-1);
+      if (!last) return state;
+      const kept = last.items.some((item) => item.id === state.selectedId);
+      return {
+        ...state,
+        routine: last,
+        selectedId: kept ? state.selectedId : (last.items[0]?.id ?? null),
+        past: state.past.slice(0, -1),
+        troubles: {},
+      };
+    }
+  }
+}

@@ -1,0 +1,61 @@
+import {
+  Button,
+  createTheme,
+  Input,
+  InputWrapper,
+  type CSSVariablesResolver,
+  type MantineColorsTuple,
+} from '@mantine/core';
+import controls from './controls.module.css';
+
+const spruce: MantineColorsTuple = [
+  '#eef5f2',
+  '#dceae5',
+  '#c3dcd5',
+  '#a9cbc3',
+  '#7fb3a8',
+  '#5a998d',
+  '#3d7f75',
+  '#1e5a52',
+  '#194c45',
+  '#133c36',
+];
+
+/** Our look on the library's controls: lines instead of boxes, our type, our colours. */
+export const theme = createTheme({
+  fontFamily: 'var(--font-sans)',
+  headings: { fontFamily: 'var(--font-serif)', fontWeight: '560' },
+  colors: { spruce },
+  primaryColor: 'spruce',
+  primaryShade: { light: 7, dark: 3 },
+  defaultRadius: 3,
+  cursorType: 'pointer',
+  respectReducedMotion: true,
+  components: {
+    Input: Input.extend({ classNames: { input: controls.input } }),
+    InputWrapper: InputWrapper.extend({
+      classNames: {
+        label: controls.label,
+        description: controls.description,
+        error: controls.error,
+        required: controls.required,
+      },
+    }),
+    Button: Button.extend({ classNames: { root: controls.button } }),
+  },
+});
+
+/** Hands our colours to the library's own variables, light and dark. */
+export const cssVariables: CSSVariablesResolver = () => {
+  const ours = {
+    '--mantine-color-body': 'var(--paper)',
+    '--mantine-color-text': 'var(--ink)',
+    '--mantine-color-dimmed': 'var(--soft)',
+    '--mantine-color-default': 'var(--sheet)',
+    '--mantine-color-default-border': 'var(--hairline)',
+    '--mantine-color-placeholder': 'var(--soft)',
+    '--mantine-color-error': 'var(--clay)',
+    '--mantine-color-anchor': 'var(--spruce)',
+  };
+  return { variables: {}, light: ours, dark: ours };
+};

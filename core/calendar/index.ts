@@ -1,0 +1,3 @@
+export { addDays, dayOf, daysBetween, isDay, isTimeZone, weekdayOf, weekOf, type Day } from './day';
+export { askedBetween, type AskPeriod } from './asked';
+export { quietDays } from './quiet';

@@ -1,0 +1,3 @@
+export { doseSchema, FADED_GRADE, METHODS, methodOf, type Dose, type Method, type MethodId } from './methods';
+export { contactPerPoint, contactPerSide, type SecondsBand } from './contact';
+export { allowance } from './allowance';

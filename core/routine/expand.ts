@@ -1,0 +1,80 @@
+import { findSite, type Side } from '#core/anatomy';
+import { contactPerPoint, type Dose } from '#core/dosage';
+import { placeKey } from './placeKey';
+import { type Routine, type RoutineItem } from './routine';
+import { pointsOn, sidesInOrder } from './sidesInOrder';
+
+/** One hold (or one sweep) of a routine, in the order it is done. */
+export interface HoldStep {
+  index: number;
+  itemId: string;
+  siteId: string;
+  side: Side;
+  toolId: string;
+  positionId: string;
+  grade: number;
+  dose: Dose;
+  /** 1-based among `points` on this side. */
+  point: number;
+  points: number;
+  /** 1-based among `repetitions` of this point. */
+  repetition: number;
+  repetitions: number;
+  /** Rest before this hold, when it follows another hold on the same place; seconds. */
+  restSeconds: number;
+  /** The shortest useful length; seconds. */
+  leastSeconds: number;
+  /** The hold's own limit before the site's cap is looked at; seconds. */
+  limitSeconds: number;
+  /** Longest contact on this site and side in one session; seconds. */
+  capSeconds: number;
+  /** The least time of later holds on the same site and side; seconds. */
+  reservedSeconds: number;
+  instructions: string;
+}
+
+function holdsOf(item: RoutineItem): Omit<HoldStep, 'index' | 'reservedSeconds'>[] {
+  const { least, most } = contactPerPoint(item.dose);
+  const capSeconds = findSite(item.siteId)?.capSeconds ?? 0;
+  return sidesInOrder(item).flatMap((side) => {
+    const points = pointsOn(item, side);
+    return Array.from({ length: points * item.repetitions }, (_, n) => ({
+      itemId: item.id,
+      siteId: item.siteId,
+      side,
+      toolId: item.toolId,
+      positionId: item.positionId,
+      grade: item.grade,
+      dose: item.dose,
+      point: Math.floor(n / item.repetitions) + 1,
+      points,
+      repetition: (n % item.repetitions) + 1,
+      repetitions: item.repetitions,
+      restSeconds: n === 0 ? 0 : item.restSeconds,
+      leastSeconds: least,
+      limitSeconds: most,
+      capSeconds,
+      instructions: item.instructions,
+    }));
+  });
+}
+
+/**
+ * Unrolls a routine into its holds: item by item, affected side first, point by point, repetition by
+ * repetition. Everything that counts seconds, draws them or guides through them starts from this list.
+ */
+export function expand(routine: Pick<Routine, 'items'>): HoldStep[] {
+  const holds = routine.items.flatMap(holdsOf);
+  const reserved = new Map<string, number>();
+  const steps: HoldStep[] = [];
+  // Backwards, so that each hold knows what the later ones on its place need at least.
+  for (let index = holds.length - 1; index >= 0; index -= 1) {
+    const hold = holds[index];
+    if (!hold) continue;
+    const key = placeKey(hold);
+    const reservedSeconds = reserved.get(key) ?? 0;
+    reserved.set(key, reservedSeconds + hold.leastSeconds);
+    steps.push({ ...hold, index, reservedSeconds });
+  }
+  return steps.reverse();
+}

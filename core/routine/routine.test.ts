@@ -1,0 +1,233 @@
+import fc from 'fast-check';
+import { findSite } from '#core/anatomy';
+import { anyRoutine, fade, itemFor, routineWith, sweep, timed } from './examples';
+import { checkRoutine, expand, layOut, placeKey, routineSchema, totalsOf } from './index';
+
+const open = { minutesPerDay: null, firstVersion: false };
+const rulesOf = (routine: Parameters<typeof checkRoutine>[0], context = open) =>
+  checkRoutine(routine, context).map(({ rule, verdict }) => `${verdict}: ${rule}`);
+
+describe('unrolling a routine', () => {
+  it('works the affected side first and gives it its extra share', () => {
+    const item = itemFor('side-low-back', {
+      dose: timed(30),
+      points: 2,
+      affectedSide: 'right',
+      extraPoints: 1,
+    });
+    const steps = expand(routineWith(item));
+    expect(steps.map(({ side, point }) => `${side} ${point}`)).toEqual([
+      'right 1',
+      'right 2',
+      'right 3',
+      'left 1',
+      'left 2',
+    ]);
+  });
+
+  it('does each repetition of a point before the next point, with a rest between', () => {
+    const item = itemFor('breastbone', { dose: timed(10), points: 2, repetitions: 2, restSeconds: 7 });
+    expect(
+      expand(routineWith(item)).map(({ point, repetition, restSeconds }) => [point, repetition, restSeconds]),
+    ).toEqual([
+      [1, 1, 0],
+      [1, 2, 7],
+      [2, 1, 7],
+      [2, 2, 7],
+    ]);
+  });
+
+  it('numbers the holds without gaps and reserves exactly what comes later on the same place', () => {
+    fc.assert(
+      fc.property(anyRoutine, (routine) => {
+        const steps = expand(routine);
+        steps.forEach((step, index) => {
+          expect(step.index).toBe(index);
+          const later = steps
+            .slice(index + 1)
+            .filter((other) => placeKey(other) === placeKey(step))
+            .reduce((sum, other) => sum + other.leastSeconds, 0);
+          expect(step.reservedSeconds).toBe(later);
+        });
+      }),
+    );
+  });
+});
+
+describe('the time line', () => {
+  it('of one timed hold: get down, find, count in, hold, get up', () => {
+    const item = itemFor('side-low-back', { dose: timed(30), sides: 'left', positionId: 'lying-back' });
+    // 25 down + 12 find + 3 count-in + 30 hold + 25 up.
+    expect(layOut(routineWith(item)).totalSeconds).toEqual({ least: 95, most: 95 });
+  });
+
+  it('never runs backwards, keeps caps, and totals what it draws', () => {
+    fc.assert(
+      fc.property(anyRoutine, (routine) => {
+        const layout = layOut(routine);
+        const spent = new Map<string, number>();
+        let before = 0;
+        for (const block of layout.blocks) {
+          expect(block.startSeconds).toBeGreaterThanOrEqual(before);
+          expect(block.leastSeconds).toBeLessThanOrEqual(block.seconds);
+          before = block.startSeconds + block.seconds;
+          const key = placeKey(block.step);
+          spent.set(key, (spent.get(key) ?? 0) + block.seconds);
+        }
+        expect(layout.totalSeconds.most).toBeGreaterThanOrEqual(before);
+        for (const [key, seconds] of spent) {
+          const cap = findSite(key.split(':')[0] ?? '')?.capSeconds ?? 0;
+          expect(seconds).toBeLessThanOrEqual(cap);
+        }
+        const totals = totalsOf(routine, layout);
+        const drawn = layout.blocks.reduce((sum, block) => sum + block.seconds, 0);
+        const { left, right, mid } = totals.contact;
+        expect(left.most + right.most + mid.most).toBe(drawn);
+        expect(totals.contactPerWeek.left.most).toBe(left.most * routine.timesPerWeek);
+        expect(totals.hands.most).toBeLessThanOrEqual(drawn);
+      }),
+    );
+  });
+
+  it('puts holds in one position under one band, and hops only by way of the floor', () => {
+    const { bands } = layOut(
+      routineWith(
+        itemFor('skull-base', { positionId: 'lying-back' }),
+        itemFor('deep-buttock', { positionId: 'lying-back' }),
+        itemFor('between-blades'),
+        itemFor('shoulder-ridge'),
+      ),
+    );
+    expect(bands.map(({ positionId, viaFloor }) => [positionId, viaFloor])).toEqual([
+      ['lying-back', true],
+      ['wall-back', true],
+      ['seated', false],
+    ]);
+  });
+});
+
+describe('the checks', () => {
+  it('refuse a grade above the site’s ceiling, with the reason and what it was judged by', () => {
+    const [finding] = checkRoutine(routineWith(itemFor('breastbone', { grade: 4 })), open);
+    expect(finding).toMatchObject({
+      rule: 'pressure ceiling',
+      verdict: 'refuse',
+      itemId: 'breastbone',
+      inputs: { grade: 4, ceilingGrade: 3, sensitivity: 'guarded' },
+      source: { kind: 'common practice' },
+    });
+    expect(finding?.reason).toMatch(/above the ceiling of 3/);
+  });
+
+  it('let the ceiling itself pass and never anything above 7', () => {
+    fc.assert(
+      fc.property(anyRoutine, (routine) => {
+        const over = checkRoutine(routine, open).filter(({ rule }) => rule === 'pressure ceiling');
+        const expected = routine.items.filter((item) => {
+          const ceilings = { robust: 7, ordinary: 5, delicate: 4, guarded: 3 };
+          return item.grade > ceilings[findSite(item.siteId)?.sensitivity ?? 'guarded'];
+        });
+        expect(over.map(({ itemId }) => itemId)).toEqual(expected.map(({ id }) => id));
+      }),
+    );
+  });
+
+  it('refuse more contact than the cap, also when two lines share a place', () => {
+    expect(rulesOf(routineWith(itemFor('thumb-base', { dose: timed(61) })))).toContain('refuse: site cap');
+    const shared = routineWith(
+      itemFor('thumb-base', { id: 'a', dose: timed(30) }),
+      itemFor('thumb-base', { id: 'b', dose: timed(31) }),
+    );
+    expect(rulesOf(shared)).toContain('refuse: site cap');
+    expect(rulesOf(routineWith(itemFor('thumb-base', { dose: timed(60) })))).not.toContain('refuse: site cap');
+  });
+
+  it('let a fade hold pass whose least fits the cap: the session ends it in time', () => {
+    const item = itemFor('side-low-back', { dose: fade(20, 180), points: 3 });
+    expect(rulesOf(routineWith(item))).not.toContain('refuse: site cap');
+  });
+
+  it('refuse a method the site is not worked by, and times outside the method’s range', () => {
+    expect(rulesOf(routineWith(itemFor('breastbone', { dose: sweep(60) })))).toContain(
+      'refuse: method for the site',
+    );
+    expect(rulesOf(routineWith(itemFor('side-low-back', { dose: timed(121) })))).toContain(
+      'refuse: range of the method',
+    );
+    expect(rulesOf(routineWith(itemFor('side-low-back', { dose: fade(90, 60) })))).toContain(
+      'refuse: least before longest',
+    );
+  });
+
+  it('refuse tools that do not reach, unknown sites, and sides a site does not have', () => {
+    expect(rulesOf(routineWith(itemFor('skull-base', { toolId: 'foam-roller' })))).toContain(
+      'refuse: setup for the site',
+    );
+    expect(rulesOf(routineWith(itemFor('breastbone', { sides: 'both' })))).toContain(
+      'refuse: sides of the site',
+    );
+    expect(rulesOf(routineWith(itemFor('skull-base', { sides: 'mid' })))).toContain(
+      'refuse: sides of the site',
+    );
+    expect(rulesOf(routineWith(itemFor('skull-base', { siteId: 'nowhere' })))).toEqual([
+      'refuse: known site',
+    ]);
+  });
+
+  it('caution against one side only, sweeps after holds, and more than the day has', () => {
+    expect(rulesOf(routineWith(itemFor('skull-base', { sides: 'left' })))).toEqual(['caution: both sides']);
+    const late = routineWith(
+      itemFor('middle-quad', { id: 'hold', dose: timed(30) }),
+      itemFor('middle-quad', { id: 'sweep', dose: sweep(60) }),
+    );
+    expect(rulesOf(late)).toContain('caution: sweep before hold');
+    expect(rulesOf(routineWith(itemFor('middle-quad')), { ...open, minutesPerDay: 1 })).toContain(
+      'caution: minutes of the day',
+    );
+  });
+
+  it('start the neck with a minute and the firm ball not at all, in a first version only', () => {
+    const routine = routineWith(
+      itemFor('neck-groove', { dose: timed(35), points: 2 }),
+      itemFor('below-ridge', { toolId: 'firm-ball', positionId: 'wall-side' }),
+    );
+    const first = rulesOf(routine, { ...open, firstVersion: true });
+    expect(first).toContain('caution: neck starts with one minute');
+    expect(first).toContain('caution: softest tool first');
+    expect(rulesOf(routine)).toEqual([]);
+  });
+
+  it('come most severe first', () => {
+    fc.assert(
+      fc.property(anyRoutine, (routine) => {
+        const ranks = checkRoutine(routine, { minutesPerDay: 1, firstVersion: true }).map(({ verdict }) =>
+          ['refuse', 'caution', 'note'].indexOf(verdict),
+        );
+        expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
+      }),
+    );
+  });
+});
+
+describe('the shape of a routine', () => {
+  it('takes what the planner makes', () => {
+    fc.assert(fc.property(anyRoutine, (routine) => routineSchema.safeParse(routine).success));
+  });
+
+  it('refuses nothing, two lines with one id, and figures out of bounds, each in a sentence', () => {
+    const item = itemFor('skull-base');
+    const cases = [
+      routineWith(),
+      routineWith(item, item),
+      { ...routineWith(item), timesPerWeek: 15 },
+      routineWith({ ...item, points: -1 }),
+      routineWith({ ...item, grade: 11 }),
+      routineWith({ ...item, instructions: 'x'.repeat(601) }),
+    ];
+    for (const routine of cases) {
+      const result = routineSchema.safeParse(routine);
+      expect(result.success).toBe(false);
+      expect(result.error?.issues[0]?.message).toMatch(/^[A-Z].*\.$/);
+    }
+  });
+});

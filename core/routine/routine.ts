@@ -1,0 +1,66 @@
+import { z } from 'zod';
+import { doseSchema } from '#core/dosage';
+
+/** Bounds of what a form takes at all; what a site or a method takes is judged by the checks. */
+export const LIMITS = {
+  items: 60,
+  points: 6,
+  repetitions: 10,
+  extraPoints: 3,
+  restSeconds: 120,
+  timesPerWeek: 14,
+  instructionsLength: 600,
+  messageLength: 1000,
+} as const;
+
+const whole = (name: string, least: number, most: number) =>
+  z
+    .number({ error: `${name} must be a number.` })
+    .int(`${name} must be a whole number.`)
+    .min(least, `${name} must be at least ${least}.`)
+    .max(most, `${name} must be at most ${most}.`);
+
+const words = (name: string, most: number) =>
+  z
+    .string({ error: `${name} must be text.` })
+    .trim()
+    .max(most, `${name} must be at most ${most} characters.`);
+
+export const sidesChoiceSchema = z.enum(['both', 'left', 'right', 'mid']);
+export type SidesChoice = z.infer<typeof sidesChoiceSchema>;
+
+/** One line of a routine: a site, how it is reached, and the dose. */
+export const itemSchema = z.object({
+  id: z.string().min(1).max(64),
+  siteId: z.string().min(1).max(64),
+  toolId: z.string().min(1).max(64),
+  positionId: z.string().min(1).max(64),
+  /** The pressure grade asked for, 0–10 on the client's own scale. */
+  grade: whole('The pressure grade', 0, 10),
+  dose: doseSchema,
+  points: whole('Points', 1, LIMITS.points),
+  repetitions: whole('Repetitions', 1, LIMITS.repetitions),
+  sides: sidesChoiceSchema,
+  /** The side that gets more and comes first; null when neither does. */
+  affectedSide: z.enum(['left', 'right']).nullable(),
+  /** Points added on the affected side. */
+  extraPoints: whole('Extra points', 0, LIMITS.extraPoints),
+  restSeconds: whole('The rest', 0, LIMITS.restSeconds),
+  instructions: words('The instructions', LIMITS.instructionsLength),
+});
+
+/** What is prescribed: the items in order, how often, and a word to the client. */
+export const routineSchema = z.object({
+  items: z
+    .array(itemSchema)
+    .min(1, 'A routine needs at least one site.')
+    .max(LIMITS.items, `A routine takes at most ${LIMITS.items} sites.`)
+    .refine((items) => new Set(items.map((item) => item.id)).size === items.length, {
+      error: 'Each line of a routine needs its own id.',
+    }),
+  timesPerWeek: whole('Times a week', 1, LIMITS.timesPerWeek),
+  message: words('The message', LIMITS.messageLength),
+});
+
+export type RoutineItem = z.infer<typeof itemSchema>;
+export type Routine = z.infer<typeof routineSchema>;

@@ -1,0 +1,151 @@
+import { SENSITIVITY, findSite } from '#core/anatomy';
+import { type SessionEvent } from './event';
+import { currentHold, heldSeconds, limitOf, stepOf } from './read';
+import { type HoldOutcome, type HoldRecord, type Phase, type SessionState } from './state';
+
+type At<T extends SessionEvent['type']> = Extract<SessionEvent, { type: T }>;
+
+const CLOSED: readonly SessionState['status'][] = ['stopped', 'finished'];
+
+const record = (step: number): HoldRecord => ({
+  step,
+  ratings: [],
+  contactSeconds: 0,
+  outcome: null,
+  skipReason: null,
+});
+
+function write(state: SessionState, change: Partial<HoldRecord>): readonly HoldRecord[] {
+  const present = currentHold(state) ?? record(state.stepIndex);
+  const others = state.holds.filter((hold) => hold.step !== state.stepIndex);
+  return [...others, { ...present, ...change }];
+}
+
+function phaseFor(state: SessionState, at: number): Phase {
+  const step = stepOf(state);
+  if (!step) return { name: 'closing' };
+  const previous = state.steps[state.stepIndex - 1];
+  const before = state.holds.find((hold) => hold.step === previous?.index);
+  const samePoint =
+    previous?.itemId === step.itemId && previous.side === step.side && previous.point === step.point;
+  return samePoint && before?.outcome !== 'skipped' ? { name: 'rest', since: at } : { name: 'find' };
+}
+
+/** Goes to the next hold; holds for which the site's cap leaves no time are passed over and say so. */
+function advance(state: SessionState, at: number): SessionState {
+  let next: SessionState = { ...state, stepIndex: state.stepIndex + 1 };
+  while (stepOf(next) && limitOf(next) < 1) {
+    next = { ...next, holds: write(next, { outcome: 'site cap' }) };
+    next = { ...next, stepIndex: next.stepIndex + 1 };
+  }
+  return { ...next, phase: phaseFor(next, at) };
+}
+
+function endHold(state: SessionState, at: number, outcome: HoldOutcome): SessionState {
+  const contactSeconds = Math.round(Math.min(heldSeconds(state, at), limitOf(state)) * 10) / 10;
+  return { ...state, holds: write(state, { contactSeconds, outcome }) };
+}
+
+const ceilingOf = (siteId: string | undefined): number => {
+  const site = siteId === undefined ? undefined : findSite(siteId);
+  return site ? SENSITIVITY[site.sensitivity].ceilingGrade : 10;
+};
+
+function rated(state: SessionState, event: At<'rated'>): SessionState {
+  const { phase } = state;
+  if (phase.name !== 'hold' && phase.name !== 'rate-after') return state;
+  const present = currentHold(state);
+  const atSeconds =
+    phase.name === 'hold'
+      ? Math.round(heldSeconds(state, event.at))
+      : Math.round(present?.contactSeconds ?? 0);
+  const ratings = [...(present?.ratings ?? []), { grade: event.grade, atSeconds }];
+  const next = { ...state, holds: write(state, { ratings }) };
+  if (phase.name === 'rate-after') return advance(next, event.at);
+  const above = event.grade > ceilingOf(stepOf(state)?.siteId);
+  return { ...next, phase: { ...phase, overCeiling: above ? phase.overCeiling + 1 : 0 } };
+}
+
+function paused(state: SessionState, at: number): SessionState {
+  return state.status === 'running' ? { ...state, status: 'paused', pausedAt: at } : state;
+}
+
+function resumed(state: SessionState, at: number): SessionState {
+  if (state.status !== 'paused' || state.pausedAt === null) return state;
+  const away = at - state.pausedAt;
+  const { phase } = state;
+  const moved: Phase = 'since' in phase ? { ...phase, since: phase.since + away } : phase;
+  return { ...state, status: 'running', pausedAt: null, phase: moved };
+}
+
+function close(
+  state: SessionState,
+  at: number,
+  end: Pick<SessionState, 'status'> & Partial<SessionState>,
+): SessionState {
+  const held = state.phase.name === 'hold' ? endHold(state, at, 'cut short') : state;
+  return { ...held, ...end, endedAt: at, pausedAt: null, phase: { name: 'closing' } };
+}
+
+/**
+ * What a session is after an event. Total: an event that does not fit where the session stands
+ * changes nothing, so a log can be read in any state of repair.
+ */
+export function apply(state: SessionState, event: SessionEvent): SessionState {
+  if (CLOSED.includes(state.status)) return state;
+  if (event.type === 'started') {
+    if (state.status !== 'ready') return state;
+    return { ...state, status: 'running', startedAt: event.at, phase: phaseFor(state, event.at) };
+  }
+  if (state.status === 'ready') return state;
+
+  switch (event.type) {
+    case 'stopped':
+      return close(state, event.at, { status: 'stopped', stopReason: event.reason });
+    case 'finished':
+      if (state.phase.name !== 'closing') return state;
+      return close(state, event.at, { status: 'finished', word: event.word });
+    case 'paused':
+      return paused(state, event.at);
+    case 'resumed':
+      return resumed(state, event.at);
+  }
+
+  if (state.status !== 'running' || event.step !== state.stepIndex) return state;
+  switch (event.type) {
+    case 'settled':
+      return state.phase.name === 'find' || state.phase.name === 'rest'
+        ? { ...state, phase: { name: 'count-in', since: event.at } }
+        : state;
+    case 'hold-started':
+      if (state.phase.name !== 'count-in') return state;
+      return {
+        ...state,
+        holds: write(state, {}),
+        phase: { name: 'hold', since: event.at, heldMs: 0, overCeiling: 0 },
+      };
+    case 'rated':
+      return rated(state, event);
+    case 'hold-ended': {
+      if (state.phase.name !== 'hold') return state;
+      const ended = endHold(state, event.at, event.how);
+      // After a fade or a back-off the last rating is the rating after; otherwise it is asked for.
+      return event.how === 'faded' || event.how === 'too-much'
+        ? advance(ended, event.at)
+        : { ...ended, phase: { name: 'rate-after' } };
+    }
+    case 'skipped': {
+      const kept = state.phase.name === 'hold' ? endHold(state, event.at, 'cut short') : state;
+      const outcome = state.phase.name === 'rate-after' ? currentHold(state)?.outcome : 'skipped';
+      const skipped = {
+        ...kept,
+        holds: write(kept, { outcome: outcome ?? 'skipped', skipReason: event.reason }),
+      };
+      return advance(skipped, event.at);
+    }
+  }
+}
+
+/** What a session is after its whole log. */
+export const replay = (start: SessionState, events: readonly SessionEvent[]): SessionState =>
+  events.reduce(apply, start);

@@ -1,0 +1,53 @@
+import { FADED_GRADE } from '#core/dosage';
+import { COUNT_IN_SECONDS } from '#core/routine';
+import { type EventBody } from './event';
+import { currentHold, heldSeconds, limitOf, restLeft, stepOf } from './read';
+import { type SessionState } from './state';
+
+/** Two ratings above the ceiling in a row end a hold: it will not let go under that much. */
+const TOO_MUCH_AFTER = 2;
+
+function holdEnd(state: SessionState, now: number): { how: 'time' | 'faded' | 'cap' | 'too-much'; atHeld: number } | null {
+  const step = stepOf(state);
+  if (state.phase.name !== 'hold' || !step) return null;
+  const held = heldSeconds(state, now);
+  if (state.phase.overCeiling >= TOO_MUCH_AFTER) return { how: 'too-much', atHeld: held };
+  const limit = limitOf(state);
+  if (step.dose.method === 'fade') {
+    const last = currentHold(state)?.ratings.at(-1);
+    const faded = last !== undefined && last.grade <= FADED_GRADE;
+    const fadedAt = Math.min(limit, Math.max(step.dose.minSeconds, last?.atSeconds ?? 0));
+    if (faded && held >= fadedAt) return { how: 'faded', atHeld: fadedAt };
+  }
+  if (held < limit) return null;
+  return { how: step.dose.method === 'fade' || limit < step.limitSeconds ? 'cap' : 'time', atHeld: limit };
+}
+
+/**
+ * The event that time has made due by `now`, with the exact instant it fell due, or null. Call it again
+ * after applying what it returns: a phone that slept may owe several.
+ */
+export function due(state: SessionState, now: number): { at: number; body: EventBody } | null {
+  if (state.status !== 'running') return null;
+  const step = state.stepIndex;
+  switch (state.phase.name) {
+    case 'rest': {
+      if (restLeft(state, now) > 0) return null;
+      const at = state.phase.since + (stepOf(state)?.restSeconds ?? 0) * 1000;
+      return { at, body: { type: 'settled', step } };
+    }
+    case 'count-in': {
+      const at = state.phase.since + COUNT_IN_SECONDS * 1000;
+      return now >= at ? { at, body: { type: 'hold-started', step } } : null;
+    }
+    case 'hold': {
+      const end = holdEnd(state, now);
+      if (!end) return null;
+      // Rounded up, so that a replay of the log finds the hold at its full length.
+      const at = Math.ceil(state.phase.since + end.atHeld * 1000 - state.phase.heldMs);
+      return { at, body: { type: 'hold-ended', step, how: end.how } };
+    }
+    default:
+      return null;
+  }
+}

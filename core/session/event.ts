@@ -1,0 +1,51 @@
+import { z } from 'zod';
+import { SKIP_REASONS, STOP_REASONS } from './reasons';
+
+const step = z.number().int().min(0).max(5000);
+const ids = <T extends readonly { id: string }[]>(list: T) =>
+  z.enum(list.map((entry) => entry.id) as [T[number]['id'], ...T[number]['id'][]]);
+
+/** What can happen in a guided session. `step` is the index of the hold in the unrolled routine. */
+export const eventBodySchema = z.discriminatedUnion('type', [
+  z.object({ type: z.literal('started') }),
+  z.object({ type: z.literal('settled'), step }),
+  z.object({ type: z.literal('hold-started'), step }),
+  z.object({
+    type: z.literal('rated'),
+    step,
+    grade: z
+      .number({ error: 'A rating must be a number.' })
+      .int('A rating must be a whole number.')
+      .min(0, 'A rating must be at least 0.')
+      .max(10, 'A rating must be at most 10.'),
+  }),
+  z.object({
+    type: z.literal('hold-ended'),
+    step,
+    how: z.enum(['time', 'faded', 'cap', 'too-much', 'client']),
+  }),
+  z.object({ type: z.literal('skipped'), step, reason: ids(SKIP_REASONS) }),
+  z.object({ type: z.literal('paused') }),
+  z.object({ type: z.literal('resumed') }),
+  z.object({ type: z.literal('stopped'), reason: ids(STOP_REASONS) }),
+  z.object({
+    type: z.literal('finished'),
+    word: z.string().trim().max(280, 'The word for the day must be at most 280 characters.'),
+  }),
+]);
+
+/**
+ * An event as it is logged: with an id its maker gave it, its place in its session's log, and the
+ * instant in ms since 1970 UTC.
+ */
+export const eventSchema = z.intersection(
+  z.object({
+    id: z.uuid({ error: 'An event needs a UUID.' }),
+    seq: z.number().int().min(0).max(1_000_000),
+    at: z.number().int().positive(),
+  }),
+  eventBodySchema,
+);
+
+export type EventBody = z.infer<typeof eventBodySchema>;
+export type SessionEvent = z.infer<typeof eventSchema>;

@@ -1,0 +1,60 @@
+import { allowance } from '#core/dosage';
+import { COUNT_IN_SECONDS, placeKey, type HoldStep } from '#core/routine';
+import { type SessionState } from './state';
+
+/** During a fade hold the client is asked this often; common practice says “every so often”. */
+export const RATE_EVERY_SECONDS = 15;
+
+const seconds = (ms: number) => Math.max(0, ms / 1000);
+
+/** The instant that counts as now: a pause stops the clock. */
+const clock = (state: SessionState, now: number) => state.pausedAt ?? now;
+
+/** The hold the session stands at, or undefined at the end. */
+export const stepOf = (state: SessionState): HoldStep | undefined => state.steps[state.stepIndex];
+
+/** Contact already made on a step's site and side, in seconds. */
+export function spentSeconds(state: SessionState, step: HoldStep): number {
+  const key = placeKey(step);
+  return state.holds.reduce((sum, hold) => {
+    const done = state.steps[hold.step];
+    return done && placeKey(done) === key ? sum + hold.contactSeconds : sum;
+  }, 0);
+}
+
+/** How long the present hold may last at most, in seconds: its own limit or what the site's cap leaves. */
+export function limitOf(state: SessionState): number {
+  const step = stepOf(state);
+  return step ? allowance({ ...step, spentSeconds: spentSeconds(state, step) }) : 0;
+}
+
+/** Seconds held so far in the present hold; pauses do not count. */
+export function heldSeconds(state: SessionState, now: number): number {
+  if (state.phase.name !== 'hold') return 0;
+  const { heldMs, since } = state.phase;
+  return seconds(heldMs + (clock(state, now) - since));
+}
+
+export const countInLeft = (state: SessionState, now: number): number =>
+  state.phase.name === 'count-in'
+    ? Math.max(0, COUNT_IN_SECONDS - seconds(clock(state, now) - state.phase.since))
+    : 0;
+
+export function restLeft(state: SessionState, now: number): number {
+  const step = stepOf(state);
+  if (state.phase.name !== 'rest' || !step) return 0;
+  return Math.max(0, step.restSeconds - seconds(clock(state, now) - state.phase.since));
+}
+
+/** The record of the present hold, when it has begun. */
+export const currentHold = (state: SessionState) =>
+  state.holds.find((hold) => hold.step === state.stepIndex);
+
+/** Whether the client should be asked for a rating now: at once, then, in a fade hold, every 15 s. */
+export function ratingDue(state: SessionState, now: number): boolean {
+  const step = stepOf(state);
+  if (state.phase.name !== 'hold' || !step) return false;
+  const last = currentHold(state)?.ratings.at(-1);
+  if (!last) return true;
+  return step.dose.method === 'fade' && heldSeconds(state, now) - last.atSeconds >= RATE_EVERY_SECONDS;
+}

@@ -1,0 +1,334 @@
+import fc from 'fast-check';
+import { expand, placeKey, type Routine } from '#core/routine';
+import { anyRoutine, fade, itemFor, routineWith, timed } from '../routine/examples';
+import {
+  apply,
+  begin,
+  due,
+  eventSchema,
+  heldSeconds,
+  limitOf,
+  ratingDue,
+  replay,
+  summarise,
+  type EventBody,
+  type SessionEvent,
+  type SessionState,
+} from './index';
+
+const START = Date.UTC(2026, 0, 5, 18);
+
+/** A session with a hand on its clock. */
+function runner(routine: Routine) {
+  let state = begin(expand(routine));
+  let now = START;
+  const log: SessionEvent[] = [];
+  const take = (body: EventBody, at = now) => {
+    const id = `00000000-0000-7000-8000-${String(log.length).padStart(12, '0')}`;
+    const event = { ...body, id, seq: log.length, at };
+    log.push(event);
+    state = apply(state, event);
+  };
+  const settle = () => {
+    for (let owed = due(state, now); owed; owed = due(state, now)) take(owed.body, owed.at);
+  };
+  return {
+    happen: (body: EventBody) => {
+      settle();
+      take(body);
+      settle();
+    },
+    /** Seconds go by. */
+    pass: (seconds: number) => {
+      now += Math.round(seconds * 1000);
+      settle();
+    },
+    rate: (grade: number) => {
+      settle();
+      take({ type: 'rated', step: state.stepIndex, grade });
+      settle();
+    },
+    ready: () => {
+      take({ type: 'settled', step: state.stepIndex });
+    },
+    get state(): SessionState {
+      return state;
+    },
+    get now() {
+      return now;
+    },
+    log,
+  };
+}
+
+describe('a timed hold', () => {
+  it('is counted in, held for its time, rated before and after', () => {
+    const run = runner(routineWith(itemFor('breastbone', { dose: timed(20) })));
+    run.happen({ type: 'started' });
+    run.ready();
+    run.pass(2);
+    expect(run.state.phase.name).toBe('count-in');
+    run.pass(1);
+    expect(run.state.phase.name).toBe('hold');
+    expect(ratingDue(run.state, run.now)).toBe(true);
+    run.rate(3);
+    run.pass(19.9);
+    expect(run.state.phase.name).toBe('hold');
+    run.pass(0.1);
+    expect(run.state.phase.name).toBe('rate-after');
+    run.rate(1);
+    expect(run.state.phase.name).toBe('closing');
+    run.happen({ type: 'finished', word: 'easy' });
+    expect(run.state).toMatchObject({ status: 'finished', word: 'easy' });
+    expect(summarise(run.state).places).toEqual([
+      {
+        siteId: 'breastbone',
+        side: 'mid',
+        before: 3,
+        after: 1,
+        contactSeconds: 20,
+        holdsDone: 1,
+        holdsAsked: 1,
+        tooMuch: false,
+      },
+    ]);
+  });
+
+  it('ends at its exact instant even when the phone slept through it', () => {
+    const run = runner(routineWith(itemFor('breastbone', { dose: timed(20) })));
+    run.happen({ type: 'started' });
+    run.ready();
+    run.pass(900);
+    expect(run.state.phase.name).toBe('rate-after');
+    expect(run.log.at(-1)?.at).toBe(START + 23_000);
+    expect(summarise(run.state).contactSeconds).toBe(20);
+  });
+
+  it('does not count a pause as contact', () => {
+    const run = runner(routineWith(itemFor('breastbone', { dose: timed(20) })));
+    run.happen({ type: 'started' });
+    run.ready();
+    run.pass(8);
+    run.happen({ type: 'paused' });
+    run.pass(300);
+    expect(heldSeconds(run.state, run.now)).toBe(5);
+    run.happen({ type: 'resumed' });
+    run.pass(14.9);
+    expect(run.state.phase.name).toBe('hold');
+    run.pass(0.1);
+    expect(run.state.phase.name).toBe('rate-after');
+    expect(summarise(run.state).contactSeconds).toBe(20);
+  });
+});
+
+describe('a fade hold', () => {
+  const routine = routineWith(itemFor('side-low-back', { dose: fade(20, 90), sides: 'left' }));
+  const held = () => {
+    const run = runner(routine);
+    run.happen({ type: 'started' });
+    run.ready();
+    run.pass(3);
+    run.rate(5);
+    return run;
+  };
+
+  it('ends when the rating has gone, the last rating being the one after', () => {
+    const run = held();
+    run.pass(30);
+    run.rate(3);
+    run.pass(20);
+    run.rate(1);
+    expect(run.state.phase.name).toBe('closing');
+    expect(summarise(run.state).places[0]).toMatchObject({ before: 5, after: 1, contactSeconds: 50 });
+    expect(run.state.holds[0]?.outcome).toBe('faded');
+  });
+
+  it('lasts its least time even when it fades at once', () => {
+    const run = held();
+    run.pass(5);
+    run.rate(0);
+    expect(run.state.phase.name).toBe('hold');
+    run.pass(15);
+    expect(run.state.phase.name).toBe('closing');
+    expect(summarise(run.state).contactSeconds).toBe(20);
+  });
+
+  it('is ended by its cap and then asks for the rating', () => {
+    const run = held();
+    run.pass(90);
+    expect(run.state.phase.name).toBe('rate-after');
+    expect(run.state.holds[0]?.outcome).toBe('cap');
+  });
+
+  it('asks for a rating every 15 seconds', () => {
+    const run = held();
+    run.pass(14);
+    expect(ratingDue(run.state, run.now)).toBe(false);
+    run.pass(1);
+    expect(ratingDue(run.state, run.now)).toBe(true);
+  });
+
+  it('is ended by two ratings above the ceiling in a row, and not by one', () => {
+    const run = held();
+    run.rate(6);
+    run.rate(5);
+    run.rate(6);
+    expect(run.state.phase.name).toBe('hold');
+    run.rate(7);
+    expect(run.state.phase.name).toBe('closing');
+    expect(summarise(run.state).places[0]?.tooMuch).toBe(true);
+    expect(summarise(run.state).counts).toBe(false);
+  });
+});
+
+describe('the site’s cap', () => {
+  it('shortens later holds but keeps their least time', () => {
+    const routine = routineWith(
+      itemFor('side-low-back', { dose: fade(20, 180), sides: 'left', points: 3 }),
+    );
+    const run = runner(routine);
+    run.happen({ type: 'started' });
+    const limits: number[] = [];
+    for (let n = 0; n < 3; n += 1) {
+      run.ready();
+      run.pass(3);
+      limits.push(limitOf(run.state));
+      run.pass(200);
+      run.rate(4);
+    }
+    expect(limits).toEqual([180, 100, 20]);
+    expect(summarise(run.state).contactSeconds).toBe(300);
+  });
+});
+
+describe('skipping and stopping', () => {
+  it('skips with a reason and goes on', () => {
+    const run = runner(routineWith(itemFor('skull-base', { sides: 'left' }), itemFor('thumb-base')));
+    run.happen({ type: 'started' });
+    run.happen({ type: 'skipped', step: 0, reason: 'nothing-tender' });
+    expect(run.state.stepIndex).toBe(1);
+    expect(run.state.holds[0]).toMatchObject({ outcome: 'skipped', skipReason: 'nothing-tender' });
+  });
+
+  it('keeps the contact of a hold that a stop cut short', () => {
+    const run = runner(routineWith(itemFor('side-low-back', { dose: timed(60), sides: 'left' })));
+    run.happen({ type: 'started' });
+    run.ready();
+    run.pass(13);
+    run.happen({ type: 'stopped', reason: 'numb' });
+    expect(run.state).toMatchObject({ status: 'stopped', stopReason: 'numb' });
+    expect(summarise(run.state)).toMatchObject({ contactSeconds: 10, holdsDone: 0, counts: false });
+  });
+
+  it('takes nothing more once it has ended', () => {
+    const run = runner(routineWith(itemFor('skull-base')));
+    run.happen({ type: 'started' });
+    run.happen({ type: 'stopped', reason: 'enough' });
+    const ended = run.state;
+    run.happen({ type: 'resumed' });
+    run.happen({ type: 'settled', step: 0 });
+    expect(run.state).toBe(ended);
+  });
+});
+
+const anyBody: fc.Arbitrary<EventBody> = fc.oneof(
+  fc.constantFrom<EventBody>(
+    { type: 'started' },
+    { type: 'paused' },
+    { type: 'resumed' },
+    { type: 'finished', word: '' },
+  ),
+  fc.record({
+    type: fc.constantFrom('settled' as const, 'hold-started' as const),
+    step: fc.nat({ max: 12 }),
+  }),
+  fc.record({ type: fc.constant('rated' as const), step: fc.nat({ max: 12 }), grade: fc.integer({ min: 0, max: 10 }) }),
+  fc.record({
+    type: fc.constant('hold-ended' as const),
+    step: fc.nat({ max: 12 }),
+    how: fc.constantFrom('time' as const, 'faded' as const, 'cap' as const, 'client' as const),
+  }),
+  fc.record({
+    type: fc.constant('skipped' as const),
+    step: fc.nat({ max: 12 }),
+    reason: fc.constantFrom('no-time' as const, 'too-tender' as const),
+  }),
+);
+
+/** Whatever happens, in any order and at any time, these hold. */
+function expectSound(state: SessionState) {
+  const spent = new Map<string, number>();
+  for (const hold of state.holds) {
+    const step = state.steps[hold.step];
+    expect(hold.contactSeconds).toBeGreaterThanOrEqual(0);
+    if (!step) continue;
+    spent.set(placeKey(step), (spent.get(placeKey(step)) ?? 0) + hold.contactSeconds);
+    expect(spent.get(placeKey(step))).toBeLessThanOrEqual(step.capSeconds + 0.1);
+  }
+  expect(new Set(state.holds.map((hold) => hold.step)).size).toBe(state.holds.length);
+  const { holdsDone, holdsAsked, places } = summarise(state);
+  expect(holdsDone).toBeLessThanOrEqual(holdsAsked);
+  for (const place of places) expect(place.contactSeconds).toBeGreaterThanOrEqual(0);
+}
+
+describe('any log at all', () => {
+  const anyLog = fc.array(fc.tuple(anyBody, fc.integer({ min: -5_000, max: 400_000 })), { maxLength: 60 });
+
+  it('leaves a session that keeps its caps and adds up', () => {
+    fc.assert(
+      fc.property(anyRoutine, anyLog, (routine, log) => {
+        let at = START;
+        const events = log.map(([body, later], seq) => {
+          at += later;
+          return { ...body, id: `00000000-0000-7000-8000-${String(seq).padStart(12, '0')}`, seq, at };
+        });
+        const state = replay(begin(expand(routine)), events);
+        expectSound(state);
+        expect(replay(begin(expand(routine)), events)).toEqual(state);
+      }),
+    );
+  });
+
+  it('that the machine itself wrote replays to the very same session', () => {
+    const anyMove = fc.oneof(
+      fc.record({ kind: fc.constant('pass' as const), n: fc.integer({ min: 0, max: 200 }) }),
+      fc.record({ kind: fc.constant('rate' as const), n: fc.integer({ min: 0, max: 10 }) }),
+      fc.record({ kind: fc.constantFrom('ready' as const, 'pause' as const, 'resume' as const, 'skip' as const), n: fc.constant(0) }),
+    );
+    fc.assert(
+      fc.property(anyRoutine, fc.array(anyMove, { maxLength: 80 }), (routine, moves) => {
+        const run = runner(routine);
+        run.happen({ type: 'started' });
+        for (const { kind, n } of moves) {
+          if (kind === 'pass') run.pass(n);
+          else if (kind === 'rate') run.rate(n);
+          else if (kind === 'ready') run.ready();
+          else if (kind === 'pause') run.happen({ type: 'paused' });
+          else if (kind === 'resume') run.happen({ type: 'resumed' });
+          else run.happen({ type: 'skipped', step: run.state.stepIndex, reason: 'no-time' });
+        }
+        expectSound(run.state);
+        expect(replay(begin(expand(routine)), run.log)).toEqual(run.state);
+        for (const event of run.log) expect(eventSchema.safeParse(event).success).toBe(true);
+      }),
+    );
+  });
+});
+
+describe('an event', () => {
+  it('is refused when its rating, its id or its reason is none', () => {
+    const good = { id: '01890a5d-ac96-774b-bcce-b302099a8057', seq: 0, at: START, type: 'rated', step: 0, grade: 4 };
+    expect(eventSchema.safeParse(good).success).toBe(true);
+    const bad = [
+      { ...good, grade: 11 },
+      { ...good, grade: -1 },
+      { ...good, grade: '4' },
+      { ...good, id: '1' },
+      { ...good, at: -1 },
+      { ...good, type: 'stopped', reason: 'bored' },
+      { ...good, type: 'exploded' },
+      null,
+    ];
+    for (const event of bad) expect(eventSchema.safeParse(event).success).toBe(false);
+  });
+});

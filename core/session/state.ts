@@ -1,0 +1,54 @@
+import { type HoldStep } from '#core/routine';
+import { type SkipReason, type StopReason } from './reasons';
+
+/** Where a running session stands. Instants in ms since 1970 UTC. */
+export type Phase =
+  /** The client looks for the spot and presses when on it. */
+  | { name: 'find' }
+  /** Resting before the next repetition of the same point; goes on by itself. */
+  | { name: 'rest'; since: number }
+  | { name: 'count-in'; since: number }
+  /** `heldMs` was held before `since`; a pause adds to it. */
+  | { name: 'hold'; since: number; heldMs: number; overCeiling: number }
+  | { name: 'rate-after' }
+  /** All holds are through: a word for the day. */
+  | { name: 'closing' };
+
+export type HoldOutcome = 'time' | 'faded' | 'cap' | 'too-much' | 'client' | 'cut short' | 'site cap';
+
+/** What became of one hold. */
+export interface HoldRecord {
+  step: number;
+  ratings: { grade: number; atSeconds: number }[];
+  contactSeconds: number;
+  outcome: HoldOutcome | 'skipped' | null;
+  skipReason: SkipReason | null;
+}
+
+export interface SessionState {
+  steps: readonly HoldStep[];
+  status: 'ready' | 'running' | 'paused' | 'stopped' | 'finished';
+  stepIndex: number;
+  phase: Phase;
+  /** When the present pause began. */
+  pausedAt: number | null;
+  holds: readonly HoldRecord[];
+  startedAt: number | null;
+  endedAt: number | null;
+  stopReason: StopReason | null;
+  word: string;
+}
+
+/** A session that has not been started yet. */
+export const begin = (steps: readonly HoldStep[]): SessionState => ({
+  steps,
+  status: 'ready',
+  stepIndex: 0,
+  phase: { name: 'find' },
+  pausedAt: null,
+  holds: [],
+  startedAt: null,
+  endedAt: null,
+  stopReason: null,
+  word: '',
+});

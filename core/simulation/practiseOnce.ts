@@ -1,0 +1,92 @@
+import { apply, begin, due, ratingDue, type EventBody, type SessionEvent, type SessionState } from '#core/session';
+import { type HoldStep } from '#core/routine';
+import { v7 as uuid } from 'uuid';
+import { type Chance } from './chance';
+
+/** How the invented body answers on a day. Grades 0–10, seconds. */
+export interface Body {
+  /** Rating on first pressing a step. */
+  tenderness: (step: HoldStep) => number;
+  fadeSeconds: number;
+  /** The hold at which the client breaks off, or null. */
+  stopsAtStep: number | null;
+  word: string;
+}
+
+const asGrade = (value: number) => Math.max(0, Math.min(10, Math.round(value)));
+
+/** Seconds between things a person does; invented. */
+const LOOKING = 9;
+const ANSWERING = 2;
+const LISTENING = 1;
+
+/**
+ * Plays one guided session through the session machine itself, so that its log is one the machine
+ * could have written.
+ *
+ * @param startedAt ms since 1970 UTC
+ * @returns the log and the state it ends in
+ */
+export function practiseOnce(
+  steps: readonly HoldStep[],
+  startedAt: number,
+  body: Body,
+  chance: Chance,
+): { events: SessionEvent[]; state: SessionState } {
+  const events: SessionEvent[] = [];
+  let state = begin(steps);
+  let now = startedAt;
+
+  const happen = (event: EventBody, at = now) => {
+    const logged = {
+      ...event,
+      id: uuid({ msecs: at, random: chance.bytes() }),
+      seq: events.length,
+      at,
+    };
+    events.push(logged);
+    state = apply(state, logged);
+  };
+  const wait = (seconds: number) => {
+    now += Math.round(seconds * 1000);
+  };
+  const feel = (heldSeconds: number): number => {
+    const step = state.steps[state.stepIndex];
+    if (!step) return 0;
+    const first = body.tenderness(step);
+    return asGrade(first * Math.exp(-heldSeconds / body.fadeSeconds) + chance.normal() * 0.25);
+  };
+  const heldNow = () =>
+    state.phase.name === 'hold' ? (now - state.phase.since + state.phase.heldMs) / 1000 : 0;
+
+  const turn = () => {
+    const owed = due(state, now);
+    if (owed) {
+      happen(owed.body, owed.at);
+      return;
+    }
+    const step = state.stepIndex;
+    if (state.phase.name === 'find' && step === body.stopsAtStep) {
+      happen({ type: 'stopped', reason: chance.happens(0.5) ? 'too-sore' : 'interrupted' });
+    } else if (state.phase.name === 'find') {
+      wait(LOOKING + chance.next() * 4);
+      happen({ type: 'settled', step });
+    } else if (ratingDue(state, now)) {
+      wait(ANSWERING);
+      if (!due(state, now)) happen({ type: 'rated', step, grade: feel(heldNow()) });
+    } else if (state.phase.name === 'rate-after') {
+      wait(ANSWERING);
+      const contact = state.holds.find((hold) => hold.step === step)?.contactSeconds ?? 0;
+      happen({ type: 'rated', step, grade: feel(contact) });
+    } else if (state.phase.name === 'closing') {
+      wait(ANSWERING * 2);
+      happen({ type: 'finished', word: body.word });
+    } else {
+      wait(LISTENING);
+    }
+  };
+
+  happen({ type: 'started' });
+  while (state.status === 'running') turn();
+  return { events, state };
+}

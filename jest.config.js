@@ -1,0 +1,19 @@
+const shared = {
+  transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022' }, module: { type: 'es6' } }] },
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  testEnvironment: 'node',
+  moduleNameMapper: { '^~/(.*)$': '<rootDir>/app/$1' },
+  modulePathIgnorePatterns: ['<rootDir>/build/'],
+};
+
+export default {
+  projects: [
+    { ...shared, displayName: 'core', testMatch: ['<rootDir>/core/**/*.test.ts'] },
+    { ...shared, displayName: 'app', testMatch: ['<rootDir>/app/{ui,formats}/**/*.test.ts'] },
+    {
+      ...shared,
+      displayName: 'database',
+      testMatch: ['<rootDir>/app/{db,services}/**/*.test.ts', '<rootDir>/server/**/*.test.ts'],
+    },
+  ],
+};
