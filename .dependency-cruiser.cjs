@@ -20,7 +20,9 @@ module.exports = {
       name: 'core-has-no-framework',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
-      to: { path: 'node_modules/(react|@mantine|drizzle-orm|express|pg|@electric-sql|@react-router)' },
+      to: {
+        path: 'node_modules/(react|@mantine|drizzle-orm|express|pg|@electric-sql|@react-router)',
+      },
     },
     {
       name: 'core-folders-have-doors',
@@ -65,6 +67,9 @@ module.exports = {
     exclude: { path: '^(build|\\.react-router)/|\\+types' },
     tsConfig: { fileName: 'tsconfig.json' },
     tsPreCompilationDeps: true,
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+    },
   },
 };

@@ -26,6 +26,11 @@ export default tseslint.config(
   },
   { files: ['app/**/*.tsx'], ...jsxA11y.flatConfigs.strict },
   {
+    // A fixture that needs no other fixture still has to say so by an empty pattern.
+    files: ['e2e/**/*.ts'],
+    rules: { 'no-empty-pattern': ['error', { allowObjectPatternsAsParameters: true }] },
+  },
+  {
     // The core computes; it owns no clock, no randomness and no platform.
     files: ['core/**/*.ts'],
     ignores: ['core/**/*.test.ts'],
@@ -39,7 +44,11 @@ export default tseslint.config(
       'no-restricted-properties': [
         'error',
         { object: 'Date', property: 'now', message: 'The core has no clock; pass the time in.' },
-        { object: 'Math', property: 'random', message: 'The core has no chance; pass a source in.' },
+        {
+          object: 'Math',
+          property: 'random',
+          message: 'The core has no chance; pass a source in.',
+        },
       ],
       'no-restricted-syntax': [
         'error',

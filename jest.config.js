@@ -1,5 +1,7 @@
 const shared = {
-  transform: { '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022' }, module: { type: 'es6' } }] },
+  transform: {
+    '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022' }, module: { type: 'es6' } }],
+  },
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testEnvironment: 'node',
   moduleNameMapper: { '^~/(.*)$': '<rootDir>/app/$1' },
@@ -7,6 +9,7 @@ const shared = {
 };
 
 export default {
+  testTimeout: 60_000,
   projects: [
     { ...shared, displayName: 'core', testMatch: ['<rootDir>/core/**/*.test.ts'] },
     { ...shared, displayName: 'app', testMatch: ['<rootDir>/app/{ui,formats}/**/*.test.ts'] },

@@ -32,7 +32,8 @@ export async function recognise(request: Request, context: Context): Promise<voi
 }
 
 /** Where a person begins. */
-export const homeOf = (who: Pick<Principal, 'role'>): string => (who.role === 'client' ? '/today' : '/day');
+export const homeOf = (who: Pick<Principal, 'role'>): string =>
+  who.role === 'client' ? '/today' : '/day';
 
 interface Entered {
   setting: Setting;

@@ -18,7 +18,9 @@ export default function handleRequest(
   const nonce = context.get(nonceContext);
   return new Promise<Response>((done, fail) => {
     let sent = false;
-    const ready: keyof RenderToPipeableStreamOptions = isbot(request.headers.get('user-agent') ?? '')
+    const ready: keyof RenderToPipeableStreamOptions = isbot(
+      request.headers.get('user-agent') ?? '',
+    )
       ? 'onAllReady'
       : 'onShellReady';
     const { pipe, abort } = renderToPipeableStream(
@@ -47,5 +49,8 @@ export default function handleRequest(
 
 /** Errors are logged by the request logger with their request; an aborted request is none. */
 export function handleError(error: unknown, { request }: { request: Request }) {
-  if (!request.signal.aborted) process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+  if (!request.signal.aborted)
+    process.stderr.write(
+      `${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`,
+    );
 }

@@ -30,7 +30,8 @@ export const meta: Route.MetaFunction = () => [
 ];
 
 // A browser hides nonces from scripts' attributes but not from their properties.
-const nonceInBrowser = () => document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce ?? '';
+const nonceInBrowser = () =>
+  document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce ?? '';
 
 export function Layout({ children }: { children: ReactNode }) {
   const nonce = useContext(NonceContext);

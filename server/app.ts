@@ -143,7 +143,10 @@ export function createApp({ setting, log, clientFolder, secure }: AppOptions): E
       return;
     }
     const status = error instanceof URIError ? 400 : 500;
-    response.status(status).type('text').send(status === 400 ? 'That address cannot be read.' : 'Something broke on our side.');
+    response
+      .status(status)
+      .type('text')
+      .send(status === 400 ? 'That address cannot be read.' : 'Something broke on our side.');
   };
   app.use(broken);
   return app;

@@ -3,7 +3,13 @@ import { randomBytes } from 'node:crypto';
 import { createServer } from 'node:http';
 import { resolve } from 'node:path';
 import pino from 'pino';
-import { createApp, FolderInUse, needsSetUp, openFolder, openServer } from '../build/server/index.js';
+import {
+  createApp,
+  FolderInUse,
+  needsSetUp,
+  openFolder,
+  openServer,
+} from '../build/server/index.js';
 
 const {
   PORT = '3000',
@@ -63,7 +69,9 @@ export const started = new Promise((done) => {
 });
 
 if (await needsSetUp(setting)) {
-  console.log(`This installation is empty. Open ${address}/set-up; the set-up code is ${setting.setUpCode}.`);
+  console.log(
+    `This installation is empty. Open ${address}/set-up; the set-up code is ${setting.setUpCode}.`,
+  );
 }
 
 let closing = false;

@@ -70,7 +70,7 @@ export const clientsWithLastDay = (db: Database, practiceId: string) => {
     .orderBy(asc(client.name));
 };
 
-/** Sessions of a whole practice since a day: who, when, whether they count, why they were stopped. */
+/** Sessions of a whole practice since a day: who, when, whether they count, how they went wrong. */
 export const practiceSessionsSince = (db: Database, practiceId: string, since: Day) =>
   db
     .select({
@@ -78,8 +78,7 @@ export const practiceSessionsSince = (db: Database, practiceId: string, since: D
       day: practisedSession.day,
       counts: practisedSession.counts,
       stopReason: practisedSession.stopReason,
-      word: practisedSession.word,
-      startedAt: practisedSession.startedAt,
+      tooMuch: sql<boolean>`jsonb_path_exists(${practisedSession.summary}, '$.places[*] ? (@.tooMuch == true)')`,
     })
     .from(practisedSession)
     .innerJoin(client, eq(client.id, practisedSession.clientId))

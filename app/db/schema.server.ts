@@ -10,6 +10,7 @@ import {
   integer,
   jsonb,
   pgTable,
+  primaryKey,
   text,
   timestamp,
   unique,
@@ -194,8 +195,8 @@ export const practisedSession = pgTable(
 export const sessionEvent = pgTable(
   'session_event',
   {
-    /** Made by the client's device; a second arrival is the same event. */
-    id: uuid('id').primaryKey(),
+    /** Made by the client's device; a second arrival in the same session is the same event. */
+    id: uuid('id').notNull(),
     sessionId: uuid('session_id')
       .notNull()
       .references(() => practisedSession.id),
@@ -205,7 +206,10 @@ export const sessionEvent = pgTable(
     body: jsonb('body').$type<EventBody>().notNull(),
     receivedAt: instant('received_at').notNull(),
   },
-  (table) => [index('session_event_session').on(table.sessionId, table.seq)],
+  (table) => [
+    primaryKey({ columns: [table.sessionId, table.id] }),
+    index('session_event_session').on(table.sessionId, table.seq),
+  ],
 );
 
 /** Who did what. Rows are only ever added. */

@@ -45,7 +45,12 @@ export const lastSessionsOf = (db: Database, clientId: string, most: number) =>
 /** A session's log in the order its device wrote it. */
 export async function eventsOf(db: Database, sessionId: string): Promise<SessionEvent[]> {
   const rows = await db
-    .select({ id: sessionEvent.id, seq: sessionEvent.seq, at: sessionEvent.at, body: sessionEvent.body })
+    .select({
+      id: sessionEvent.id,
+      seq: sessionEvent.seq,
+      at: sessionEvent.at,
+      body: sessionEvent.body,
+    })
     .from(sessionEvent)
     .where(eq(sessionEvent.sessionId, sessionId))
     .orderBy(asc(sessionEvent.seq), asc(sessionEvent.at), asc(sessionEvent.id));

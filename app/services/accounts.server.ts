@@ -7,7 +7,13 @@ import { recordAudit } from '~/db/audit.server';
 import { countPractices, demoPeople, personBySignIn, userByEmail } from '~/db/people.server';
 import { practice, rateLimit, signIn, user } from '~/db/schema.server';
 import { Refusal } from './refusal.server';
-import { hashPassword, newToken, pretendToVerify, tokenHash, verifyPassword } from './secret.server';
+import {
+  hashPassword,
+  newToken,
+  pretendToVerify,
+  tokenHash,
+  verifyPassword,
+} from './secret.server';
 import { type Principal, type Setting } from './setting.server';
 
 const HOUR = 3_600_000;
@@ -50,7 +56,11 @@ function limitersFor({ db }: Setting) {
   const options = { storeClient: db, schema: rateLimit, duration: WINDOW_SECONDS };
   const made = {
     person: new RateLimiterDrizzle({ ...options, points: TRIES_PER_PERSON, keyPrefix: 'person' }),
-    address: new RateLimiterDrizzle({ ...options, points: TRIES_PER_ADDRESS, keyPrefix: 'address' }),
+    address: new RateLimiterDrizzle({
+      ...options,
+      points: TRIES_PER_ADDRESS,
+      keyPrefix: 'address',
+    }),
   };
   limiters.set(db, made);
   return made;
@@ -189,9 +199,12 @@ export async function setUpPractice(
       throw new Refusal(409, 'This installation is set up already. Sign in instead.');
     }
     const practiceId = uuid();
-    await tx
-      .insert(practice)
-      .values({ id: practiceId, name: given.practiceName, timeZone: given.timeZone, createdAt: at });
+    await tx.insert(practice).values({
+      id: practiceId,
+      name: given.practiceName,
+      timeZone: given.timeZone,
+      createdAt: at,
+    });
     await tx.insert(user).values({
       ...owner,
       practiceId,

@@ -16,7 +16,11 @@ const blankAsNull = (value: unknown) => (value === '' || value === undefined ? n
 /** The details of a client's file, as the form sends them. */
 export const clientSchema = z.object({
   name: nameSchema,
-  occupation: z.string().trim().max(120, 'The occupation may have at most 120 characters.').default(''),
+  occupation: z
+    .string()
+    .trim()
+    .max(120, 'The occupation may have at most 120 characters.')
+    .default(''),
   timeZone: timeZoneSchema,
   minutesPerDay: z.preprocess(
     blankAsNull,
@@ -33,7 +37,10 @@ export const clientSchema = z.object({
   ),
   nextVisit: z.preprocess(
     blankAsNull,
-    z.string().refine(isDay, { error: 'The next visit must be a date like 2026-03-31.' }).nullable(),
+    z
+      .string()
+      .refine(isDay, { error: 'The next visit must be a date like 2026-03-31.' })
+      .nullable(),
   ),
   notes: z.string().trim().max(4000, 'The notes may have at most 4000 characters.').default(''),
 });

@@ -39,11 +39,10 @@ export async function daySheet(setting: Setting, who: Principal) {
       firstIssued: asks[0]?.from ?? null,
       today: theirToday,
     });
-    const told = recent.findLast(
-      ({ stopReason: reason, day }) =>
-        reason !== null &&
-        day >= addDays(theirToday, -TELL_FOR_DAYS) &&
-        stopReason(reason as StopReason).weight !== 'ordinary',
+    const lately = recent.filter(({ day }) => day > addDays(theirToday, -TELL_FOR_DAYS));
+    const told = lately.findLast(
+      ({ stopReason: reason }) =>
+        reason !== null && stopReason(reason as StopReason).weight !== 'ordinary',
     );
     return {
       id: person.id,
@@ -57,11 +56,13 @@ export async function daySheet(setting: Setting, who: Principal) {
       version: asks.at(-1)?.number ?? null,
       quietDays: asks.length > 0 && quiet >= who.quietAfterDays ? quiet : null,
       told: told ? { day: told.day, label: stopReason(told.stopReason as StopReason).label } : null,
+      pressedTooHard: lately.filter((session) => session.tooMuch).length,
+      sessionsLately: lately.length,
       comesToday: person.nextVisit === theirToday,
       today: theirToday,
     };
   });
-  return { today, rows, quietAfterDays: who.quietAfterDays };
+  return { today, monday: weekOf(today), rows, quietAfterDays: who.quietAfterDays };
 }
 
 export type DaySheetRow = Awaited<ReturnType<typeof daySheet>>['rows'][number];

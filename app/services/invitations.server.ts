@@ -4,7 +4,13 @@ import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
 import { userByEmail } from '~/db/people.server';
 import { client, invitation, practice, user } from '~/db/schema.server';
-import { emailSchema, nameSchema, openSignIn, passPhraseSchema, timeZoneSchema } from './accounts.server';
+import {
+  emailSchema,
+  nameSchema,
+  openSignIn,
+  passPhraseSchema,
+  timeZoneSchema,
+} from './accounts.server';
 import { Refusal } from './refusal.server';
 import { hashPassword, newToken, tokenHash } from './secret.server';
 import { type Principal, type Setting } from './setting.server';
@@ -30,7 +36,13 @@ export async function invite(
       await tx
         .update(invitation)
         .set({ revokedAt: at })
-        .where(and(eq(invitation.clientId, invited.clientId), isNull(invitation.usedAt), isNull(invitation.revokedAt)));
+        .where(
+          and(
+            eq(invitation.clientId, invited.clientId),
+            isNull(invitation.usedAt),
+            isNull(invitation.revokedAt),
+          ),
+        );
     }
     await tx.insert(invitation).values({
       id: uuid(),
@@ -78,7 +90,10 @@ export async function readInvitation({ db, now }: Setting, token: string) {
     throw new Refusal(404, 'This invitation is not known. Ask your therapist for a new link.');
   }
   if (row.usedAt || row.clientUserId) {
-    throw new Refusal(410, 'This invitation has been used. Sign in with your e-mail and pass phrase.');
+    throw new Refusal(
+      410,
+      'This invitation has been used. Sign in with your e-mail and pass phrase.',
+    );
   }
   if (row.revokedAt) {
     throw new Refusal(410, 'A newer invitation has replaced this one. Use the latest link.');
@@ -114,7 +129,10 @@ export async function join(
       .where(and(eq(invitation.id, invited.id), isNull(invitation.usedAt)))
       .returning({ id: invitation.id });
     if (used.length === 0) {
-      throw new Refusal(410, 'This invitation has been used. Sign in with your e-mail and pass phrase.');
+      throw new Refusal(
+        410,
+        'This invitation has been used. Sign in with your e-mail and pass phrase.',
+      );
     }
     if (await userByEmail(tx, given.email)) {
       throw new Refusal(409, 'There is an account with this e-mail already. Use another address.');

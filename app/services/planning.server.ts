@@ -1,7 +1,6 @@
 import { dayOf } from '#core/calendar';
 import { checkRoutine, routineSchema, type Routine } from '#core/routine';
 import { and, eq } from 'drizzle-orm';
-import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
 import { latestVersion, routineOf, versionsOf } from '~/db/routines.server';
@@ -122,14 +121,19 @@ export async function issue(
   const latest = versions.at(-1);
   if ((latest?.number ?? 0) !== wish.baseNumber) throw await staleAgainst(setting, clientId);
   if (latest && wish.reason === '') {
-    throw new Refusal(422, 'Say why this version replaces the last one; the record needs a reason.');
+    throw new Refusal(
+      422,
+      'Say why this version replaces the last one; the record needs a reason.',
+    );
   }
   const refused = checkRoutine(wish.content, {
     minutesPerDay: file.minutesPerDay,
     firstVersion: !latest,
   }).filter((finding) => finding.verdict === 'refuse');
   if (refused.length > 0) {
-    throw new Refusal(422, refused.map((finding) => finding.reason).join(' '), { findings: refused });
+    throw new Refusal(422, refused.map((finding) => finding.reason).join(' '), {
+      findings: refused,
+    });
   }
   const thread = found(await routineOf(setting.db, clientId), 'routine');
   const number = wish.baseNumber + 1;

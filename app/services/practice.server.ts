@@ -44,5 +44,4 @@ export async function changePractice(
 }
 
 /** The devices a person is signed in on. */
-export const devicesOf = ({ db, now }: Setting, who: Principal) =>
-  signInsOf(db, who.userId, now());
+export const devicesOf = ({ db, now }: Setting, who: Principal) => signInsOf(db, who.userId, now());

@@ -84,8 +84,16 @@ export const batchSchema = z.object({
     .max(MOST_EVENTS_AT_ONCE, `At most ${MOST_EVENTS_AT_ONCE} events at once.`),
 });
 
-function judge(events: readonly SessionEvent[], startedAt: number, holds: number, now: number): void {
-  if (Math.abs(startedAt - now) > CLOCK_SLACK * 10 || events.some(({ at }) => at - now > CLOCK_SLACK)) {
+function judge(
+  events: readonly SessionEvent[],
+  startedAt: number,
+  holds: number,
+  now: number,
+): void {
+  if (
+    Math.abs(startedAt - now) > CLOCK_SLACK * 10 ||
+    events.some(({ at }) => at - now > CLOCK_SLACK)
+  ) {
     throw new Refusal(422, 'The device’s clock is wrong by more than a day; set it and try again.');
   }
   if (events.some((event) => 'step' in event && event.step >= holds)) {

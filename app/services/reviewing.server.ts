@@ -32,20 +32,33 @@ export async function reviewOf(setting: Setting, who: Principal, clientId: strin
       issuedByName,
     })),
     sessions: sessions
-      .map(({ id, day, startedAt, endedAt, status, counts, stopReason, word, versionNumber, summary }) => ({
-        id,
-        day,
-        startedAt: startedAt.getTime(),
-        minutes: endedAt ? Math.round((endedAt.getTime() - startedAt.getTime()) / 60_000) : null,
-        status,
-        counts,
-        stopReason,
-        word,
-        versionNumber,
-        holdsDone: summary.holdsDone,
-        holdsAsked: summary.holdsAsked,
-        contactSeconds: summary.contactSeconds,
-      }))
+      .map(
+        ({
+          id,
+          day,
+          startedAt,
+          endedAt,
+          status,
+          counts,
+          stopReason,
+          word,
+          versionNumber,
+          summary,
+        }) => ({
+          id,
+          day,
+          startedAt: startedAt.getTime(),
+          minutes: endedAt ? Math.round((endedAt.getTime() - startedAt.getTime()) / 60_000) : null,
+          status,
+          counts,
+          stopReason,
+          word,
+          versionNumber,
+          holdsDone: summary.holdsDone,
+          holdsAsked: summary.holdsAsked,
+          contactSeconds: summary.contactSeconds,
+        }),
+      )
       .reverse(),
   };
 }

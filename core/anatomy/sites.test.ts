@@ -1,4 +1,11 @@
-import { findPosition, findTool, POSITIONS, positionSchema, TOOLS, toolSchema } from '#core/equipment';
+import {
+  findPosition,
+  findTool,
+  POSITIONS,
+  positionSchema,
+  TOOLS,
+  toolSchema,
+} from '#core/equipment';
 import { METHODS } from '#core/dosage';
 import { newItem, checkRoutine } from '#core/routine';
 import { findSite, PRESSURE_CEILING_LIMIT, SENSITIVITY, SITES, siteSchema } from './index';
@@ -11,11 +18,14 @@ describe('the starter set of sites', () => {
     );
   });
 
-  it.each(SITES.map((site) => [site.id, site] as const))('%s fits the shape of a site', (_id, site) => {
-    expect(siteSchema.safeParse(site).error).toBeUndefined();
-    expect(site.usualHoldSeconds.from).toBeLessThanOrEqual(site.usualHoldSeconds.to);
-    expect(site.usualHoldSeconds.to).toBeLessThanOrEqual(site.capSeconds);
-  });
+  it.each(SITES.map((site) => [site.id, site] as const))(
+    '%s fits the shape of a site',
+    (_id, site) => {
+      expect(siteSchema.safeParse(site).error).toBeUndefined();
+      expect(site.usualHoldSeconds.from).toBeLessThanOrEqual(site.usualHoldSeconds.to);
+      expect(site.usualHoldSeconds.to).toBeLessThanOrEqual(site.capSeconds);
+    },
+  );
 
   it('has every id once', () => {
     for (const table of [SITES, TOOLS, POSITIONS]) {
@@ -58,7 +68,9 @@ describe('the starter set of sites', () => {
 
 describe('the ceilings', () => {
   it('are 7, 5, 4 and 3 by sensitivity, and 7 at most (common practice, no published source)', () => {
-    expect(Object.values(SENSITIVITY).map(({ ceilingGrade }) => ceilingGrade)).toEqual([7, 5, 4, 3]);
+    expect(Object.values(SENSITIVITY).map(({ ceilingGrade }) => ceilingGrade)).toEqual([
+      7, 5, 4, 3,
+    ]);
     expect(PRESSURE_CEILING_LIMIT).toBe(7);
   });
 });

@@ -169,7 +169,7 @@ const TABLE = [
   }),
   site({
     id: 'below-ridge',
-    plainName: 'Below the ridge of the blade',
+    plainName: 'Below the blade ridge',
     anatomicalName: 'infraspinatus',
     region: 'shoulder and upper back',
     sensitivity: 'robust',

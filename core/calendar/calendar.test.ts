@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { addDays, askedBetween, dayOf, daysBetween, isDay, isTimeZone, quietDays, weekdayOf, weekOf } from './index';
+import {
+  addDays,
+  askedBetween,
+  dayOf,
+  daysBetween,
+  isDay,
+  isTimeZone,
+  quietDays,
+  weekdayOf,
+  weekOf,
+} from './index';
 
 const anyDay = fc.integer({ min: 0, max: 40_000 }).map((n) => addDays('1970-01-01', n));
 
@@ -62,7 +72,11 @@ describe('sessions asked for', () => {
     fc.assert(
       fc.property(anyDay, fc.integer({ min: 1, max: 14 }), (day, timesPerWeek) => {
         const monday = weekOf(day);
-        const asked = askedBetween([{ from: '1970-01-01', timesPerWeek }], monday, addDays(monday, 6));
+        const asked = askedBetween(
+          [{ from: '1970-01-01', timesPerWeek }],
+          monday,
+          addDays(monday, 6),
+        );
         expect(asked).toBe(monday < '1970-01-01' ? asked : timesPerWeek);
       }),
     );

@@ -12,7 +12,10 @@ export type Day = string;
  * @example dayOf(Date.UTC(2026, 0, 31, 23, 30), 'Europe/Copenhagen') // => '2026-02-01'
  */
 export const dayOf = (instant: number, timeZone: string): Day =>
-  Temporal.Instant.fromEpochMilliseconds(instant).toZonedDateTimeISO(timeZone).toPlainDate().toString();
+  Temporal.Instant.fromEpochMilliseconds(instant)
+    .toZonedDateTimeISO(timeZone)
+    .toPlainDate()
+    .toString();
 
 export const addDays = (day: Day, days: number): Day =>
   Temporal.PlainDate.from(day).add({ days }).toString();

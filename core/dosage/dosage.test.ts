@@ -1,37 +1,58 @@
 import fc from 'fast-check';
-import { allowance, contactPerPoint, contactPerSide, doseSchema, type Dose, METHODS } from './index';
+import {
+  allowance,
+  contactPerPoint,
+  contactPerSide,
+  doseSchema,
+  type Dose,
+  METHODS,
+} from './index';
 
 const seconds = fc.integer({ min: 1, max: 600 });
 const anyDose: fc.Arbitrary<Dose> = fc.oneof(
   seconds.map((holdSeconds): Dose => ({ method: 'timed', holdSeconds })),
-  fc
-    .tuple(seconds, seconds)
-    .map(([a, b]): Dose => ({ method: 'fade', minSeconds: Math.min(a, b), capSeconds: Math.max(a, b) })),
+  fc.tuple(seconds, seconds).map(([a, b]): Dose => ({
+    method: 'fade',
+    minSeconds: Math.min(a, b),
+    capSeconds: Math.max(a, b),
+  })),
   seconds.map((sweepSeconds): Dose => ({ method: 'sweep', sweepSeconds })),
 );
 
 describe('contact seconds', () => {
   it('of two timed holds of 30 s are 60 s', () => {
     const dose: Dose = { method: 'timed', holdSeconds: 30 };
-    expect(contactPerSide(dose, { points: 2, repetitions: 1 }, 120)).toEqual({ least: 60, most: 60 });
+    expect(contactPerSide(dose, { points: 2, repetitions: 1 }, 120)).toEqual({
+      least: 60,
+      most: 60,
+    });
   });
 
   it('of a fade hold lie between its least and its longest', () => {
     const dose: Dose = { method: 'fade', minSeconds: 20, capSeconds: 180 };
     expect(contactPerPoint(dose)).toEqual({ least: 20, most: 180 });
     // 3 points could take 540 s; the cap of 300 s ends them.
-    expect(contactPerSide(dose, { points: 3, repetitions: 1 }, 300)).toEqual({ least: 60, most: 300 });
+    expect(contactPerSide(dose, { points: 3, repetitions: 1 }, 300)).toEqual({
+      least: 60,
+      most: 300,
+    });
   });
 
   it('never pass the cap, never turn round, and grow with points', () => {
     fc.assert(
-      fc.property(anyDose, fc.nat({ max: 6 }), fc.nat({ max: 10 }), seconds, (dose, points, repetitions, cap) => {
-        const band = contactPerSide(dose, { points, repetitions }, cap);
-        const more = contactPerSide(dose, { points: points + 1, repetitions }, cap);
-        expect(band.least).toBeLessThanOrEqual(band.most);
-        expect(band.most).toBeLessThanOrEqual(cap);
-        expect(more.most).toBeGreaterThanOrEqual(band.most);
-      }),
+      fc.property(
+        anyDose,
+        fc.nat({ max: 6 }),
+        fc.nat({ max: 10 }),
+        seconds,
+        (dose, points, repetitions, cap) => {
+          const band = contactPerSide(dose, { points, repetitions }, cap);
+          const more = contactPerSide(dose, { points: points + 1, repetitions }, cap);
+          expect(band.least).toBeLessThanOrEqual(band.most);
+          expect(band.most).toBeLessThanOrEqual(cap);
+          expect(more.most).toBeGreaterThanOrEqual(band.most);
+        },
+      ),
     );
   });
 });
@@ -44,12 +65,18 @@ describe('the allowance of one hold', () => {
 
   it('is never negative and never lets the spent time pass the cap', () => {
     fc.assert(
-      fc.property(seconds, seconds, seconds, seconds, (limitSeconds, capSeconds, spentSeconds, reservedSeconds) => {
-        const allowed = allowance({ limitSeconds, capSeconds, spentSeconds, reservedSeconds });
-        expect(allowed).toBeGreaterThanOrEqual(0);
-        expect(allowed).toBeLessThanOrEqual(limitSeconds);
-        if (allowed > 0) expect(spentSeconds + allowed).toBeLessThanOrEqual(capSeconds);
-      }),
+      fc.property(
+        seconds,
+        seconds,
+        seconds,
+        seconds,
+        (limitSeconds, capSeconds, spentSeconds, reservedSeconds) => {
+          const allowed = allowance({ limitSeconds, capSeconds, spentSeconds, reservedSeconds });
+          expect(allowed).toBeGreaterThanOrEqual(0);
+          expect(allowed).toBeLessThanOrEqual(limitSeconds);
+          if (allowed > 0) expect(spentSeconds + allowed).toBeLessThanOrEqual(capSeconds);
+        },
+      ),
     );
   });
 });

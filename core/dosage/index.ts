@@ -1,3 +1,11 @@
-export { doseSchema, FADED_GRADE, METHODS, methodOf, type Dose, type Method, type MethodId } from './methods';
+export {
+  doseSchema,
+  FADED_GRADE,
+  METHODS,
+  methodOf,
+  type Dose,
+  type Method,
+  type MethodId,
+} from './methods';
 export { contactPerPoint, contactPerSide, type SecondsBand } from './contact';
 export { allowance } from './allowance';

@@ -10,7 +10,10 @@ export function usualDose(site: Site, method: MethodId): Dose {
     Math.max(METHODS[method].seconds.least, Math.min(METHODS[method].seconds.most, seconds));
   switch (method) {
     case 'timed':
-      return { method, holdSeconds: Math.min(within(METHODS.timed.seconds.usual), site.usualHoldSeconds.to) };
+      return {
+        method,
+        holdSeconds: Math.min(within(METHODS.timed.seconds.usual), site.usualHoldSeconds.to),
+      };
     case 'fade':
       return {
         method,
@@ -18,7 +21,10 @@ export function usualDose(site: Site, method: MethodId): Dose {
         capSeconds: Math.min(within(METHODS.fade.seconds.usual), site.capSeconds),
       };
     case 'sweep':
-      return { method, sweepSeconds: Math.min(within(METHODS.sweep.seconds.usual), site.capSeconds) };
+      return {
+        method,
+        sweepSeconds: Math.min(within(METHODS.sweep.seconds.usual), site.capSeconds),
+      };
   }
 }
 

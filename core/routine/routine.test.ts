@@ -1,9 +1,17 @@
 import fc from 'fast-check';
 import { findSite } from '#core/anatomy';
-import { anyRoutine, fade, itemFor, routineWith, sweep, timed } from './examples';
-import { checkRoutine, expand, layOut, placeKey, routineSchema, totalsOf } from './index';
+import { anyRoutine, fade, itemFor, routineWith, sweep, timed } from '#core/examples';
+import {
+  checkRoutine,
+  type CheckContext,
+  expand,
+  layOut,
+  placeKey,
+  routineSchema,
+  totalsOf,
+} from './index';
 
-const open = { minutesPerDay: null, firstVersion: false };
+const open: CheckContext = { minutesPerDay: null, firstVersion: false };
 const rulesOf = (routine: Parameters<typeof checkRoutine>[0], context = open) =>
   checkRoutine(routine, context).map(({ rule, verdict }) => `${verdict}: ${rule}`);
 
@@ -26,9 +34,18 @@ describe('unrolling a routine', () => {
   });
 
   it('does each repetition of a point before the next point, with a rest between', () => {
-    const item = itemFor('breastbone', { dose: timed(10), points: 2, repetitions: 2, restSeconds: 7 });
+    const item = itemFor('breastbone', {
+      dose: timed(10),
+      points: 2,
+      repetitions: 2,
+      restSeconds: 7,
+    });
     expect(
-      expand(routineWith(item)).map(({ point, repetition, restSeconds }) => [point, repetition, restSeconds]),
+      expand(routineWith(item)).map(({ point, repetition, restSeconds }) => [
+        point,
+        repetition,
+        restSeconds,
+      ]),
     ).toEqual([
       [1, 1, 0],
       [1, 2, 7],
@@ -56,7 +73,11 @@ describe('unrolling a routine', () => {
 
 describe('the time line', () => {
   it('of one timed hold: get down, find, count in, hold, get up', () => {
-    const item = itemFor('side-low-back', { dose: timed(30), sides: 'left', positionId: 'lying-back' });
+    const item = itemFor('side-low-back', {
+      dose: timed(30),
+      sides: 'left',
+      positionId: 'lying-back',
+    });
     // 25 down + 12 find + 3 count-in + 30 hold + 25 up.
     expect(layOut(routineWith(item)).totalSeconds).toEqual({ least: 95, most: 95 });
   });
@@ -133,13 +154,17 @@ describe('the checks', () => {
   });
 
   it('refuse more contact than the cap, also when two lines share a place', () => {
-    expect(rulesOf(routineWith(itemFor('thumb-base', { dose: timed(61) })))).toContain('refuse: site cap');
+    expect(rulesOf(routineWith(itemFor('thumb-base', { dose: timed(61) })))).toContain(
+      'refuse: site cap',
+    );
     const shared = routineWith(
       itemFor('thumb-base', { id: 'a', dose: timed(30) }),
       itemFor('thumb-base', { id: 'b', dose: timed(31) }),
     );
     expect(rulesOf(shared)).toContain('refuse: site cap');
-    expect(rulesOf(routineWith(itemFor('thumb-base', { dose: timed(60) })))).not.toContain('refuse: site cap');
+    expect(rulesOf(routineWith(itemFor('thumb-base', { dose: timed(60) })))).not.toContain(
+      'refuse: site cap',
+    );
   });
 
   it('let a fade hold pass whose least fits the cap: the session ends it in time', () => {
@@ -175,7 +200,9 @@ describe('the checks', () => {
   });
 
   it('caution against one side only, sweeps after holds, and more than the day has', () => {
-    expect(rulesOf(routineWith(itemFor('skull-base', { sides: 'left' })))).toEqual(['caution: both sides']);
+    expect(rulesOf(routineWith(itemFor('skull-base', { sides: 'left' })))).toEqual([
+      'caution: both sides',
+    ]);
     const late = routineWith(
       itemFor('middle-quad', { id: 'hold', dose: timed(30) }),
       itemFor('middle-quad', { id: 'sweep', dose: sweep(60) }),
@@ -200,8 +227,8 @@ describe('the checks', () => {
   it('come most severe first', () => {
     fc.assert(
       fc.property(anyRoutine, (routine) => {
-        const ranks = checkRoutine(routine, { minutesPerDay: 1, firstVersion: true }).map(({ verdict }) =>
-          ['refuse', 'caution', 'note'].indexOf(verdict),
+        const ranks = checkRoutine(routine, { minutesPerDay: 1, firstVersion: true }).map(
+          ({ verdict }) => ['refuse', 'caution', 'note'].indexOf(verdict),
         );
         expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
       }),

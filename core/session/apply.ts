@@ -1,6 +1,5 @@
-import { SENSITIVITY, findSite } from '#core/anatomy';
 import { type SessionEvent } from './event';
-import { currentHold, heldSeconds, limitOf, stepOf } from './read';
+import { ceilingOf, currentHold, heldSeconds, limitOf, stepOf } from './read';
 import { type HoldOutcome, type HoldRecord, type Phase, type SessionState } from './state';
 
 type At<T extends SessionEvent['type']> = Extract<SessionEvent, { type: T }>;
@@ -27,8 +26,12 @@ function phaseFor(state: SessionState, at: number): Phase {
   const previous = state.steps[state.stepIndex - 1];
   const before = state.holds.find((hold) => hold.step === previous?.index);
   const samePoint =
-    previous?.itemId === step.itemId && previous.side === step.side && previous.point === step.point;
-  return samePoint && before?.outcome !== 'skipped' ? { name: 'rest', since: at } : { name: 'find' };
+    previous?.itemId === step.itemId &&
+    previous.side === step.side &&
+    previous.point === step.point;
+  return samePoint && before?.outcome !== 'skipped'
+    ? { name: 'rest', since: at }
+    : { name: 'find' };
 }
 
 /** Goes to the next hold; holds for which the site's cap leaves no time are passed over and say so. */
@@ -46,11 +49,6 @@ function endHold(state: SessionState, at: number, outcome: HoldOutcome): Session
   return { ...state, holds: write(state, { contactSeconds, outcome }) };
 }
 
-const ceilingOf = (siteId: string | undefined): number => {
-  const site = siteId === undefined ? undefined : findSite(siteId);
-  return site ? SENSITIVITY[site.sensitivity].ceilingGrade : 10;
-};
-
 function rated(state: SessionState, event: At<'rated'>): SessionState {
   const { phase } = state;
   if (phase.name !== 'hold' && phase.name !== 'rate-after') return state;
@@ -62,7 +60,7 @@ function rated(state: SessionState, event: At<'rated'>): SessionState {
   const ratings = [...(present?.ratings ?? []), { grade: event.grade, atSeconds }];
   const next = { ...state, holds: write(state, { ratings }) };
   if (phase.name === 'rate-after') return advance(next, event.at);
-  const above = event.grade > ceilingOf(stepOf(state)?.siteId);
+  const above = event.grade > ceilingOf(state);
   return { ...next, phase: { ...phase, overCeiling: above ? phase.overCeiling + 1 : 0 } };
 }
 

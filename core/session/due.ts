@@ -7,7 +7,10 @@ import { type SessionState } from './state';
 /** Two ratings above the ceiling in a row end a hold: it will not let go under that much. */
 const TOO_MUCH_AFTER = 2;
 
-function holdEnd(state: SessionState, now: number): { how: 'time' | 'faded' | 'cap' | 'too-much'; atHeld: number } | null {
+function holdEnd(
+  state: SessionState,
+  now: number,
+): { how: 'time' | 'faded' | 'cap' | 'too-much'; atHeld: number } | null {
   const step = stepOf(state);
   if (state.phase.name !== 'hold' || !step) return null;
   const held = heldSeconds(state, now);
@@ -20,7 +23,10 @@ function holdEnd(state: SessionState, now: number): { how: 'time' | 'faded' | 'c
     if (faded && held >= fadedAt) return { how: 'faded', atHeld: fadedAt };
   }
   if (held < limit) return null;
-  return { how: step.dose.method === 'fade' || limit < step.limitSeconds ? 'cap' : 'time', atHeld: limit };
+  return {
+    how: step.dose.method === 'fade' || limit < step.limitSeconds ? 'cap' : 'time',
+    atHeld: limit,
+  };
 }
 
 /**

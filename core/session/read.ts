@@ -1,9 +1,12 @@
+import { findSite, SENSITIVITY } from '#core/anatomy';
 import { allowance } from '#core/dosage';
 import { COUNT_IN_SECONDS, placeKey, type HoldStep } from '#core/routine';
 import { type SessionState } from './state';
 
 /** During a fade hold the client is asked this often; common practice says “every so often”. */
 export const RATE_EVERY_SECONDS = 15;
+/** After a rating above the ceiling the client has eased off by then and is asked again; our estimate. */
+export const EASE_SECONDS = 8;
 
 const seconds = (ms: number) => Math.max(0, ms / 1000);
 
@@ -50,11 +53,22 @@ export function restLeft(state: SessionState, now: number): number {
 export const currentHold = (state: SessionState) =>
   state.holds.find((hold) => hold.step === state.stepIndex);
 
-/** Whether the client should be asked for a rating now: at once, then, in a fade hold, every 15 s. */
+/** The ceiling of the present hold's site; 10 where there is no site. */
+export function ceilingOf(state: SessionState): number {
+  const site = findSite(stepOf(state)?.siteId ?? '');
+  return site ? SENSITIVITY[site.sensitivity].ceilingGrade : 10;
+}
+
+/**
+ * Whether the client should be asked for a rating now: at once; again soon after a rating above the
+ * ceiling; in a fade hold every 15 s.
+ */
 export function ratingDue(state: SessionState, now: number): boolean {
   const step = stepOf(state);
   if (state.phase.name !== 'hold' || !step) return false;
   const last = currentHold(state)?.ratings.at(-1);
   if (!last) return true;
-  return step.dose.method === 'fade' && heldSeconds(state, now) - last.atSeconds >= RATE_EVERY_SECONDS;
+  const since = heldSeconds(state, now) - last.atSeconds;
+  if (last.grade > ceilingOf(state)) return since >= EASE_SECONDS;
+  return step.dose.method === 'fade' && since >= RATE_EVERY_SECONDS;
 }

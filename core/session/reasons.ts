@@ -49,7 +49,8 @@ export const STOP_REASONS = [
     id: 'alarm',
     label: 'Chest pain, breathlessness, sudden worst-ever headache, sudden weakness',
     weight: 'emergency',
-    advice: 'Call emergency services now. Do not wait to see whether it passes, and do not drive yourself.',
+    advice:
+      'Call emergency services now. Do not wait to see whether it passes, and do not drive yourself.',
   },
 ] as const;
 export type StopReason = (typeof STOP_REASONS)[number]['id'];

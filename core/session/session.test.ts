@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expand, placeKey, type Routine } from '#core/routine';
-import { anyRoutine, fade, itemFor, routineWith, timed } from '../routine/examples';
+import { anyRoutine, fade, itemFor, routineWith, timed } from '#core/examples';
 import {
   apply,
   begin,
@@ -104,6 +104,20 @@ describe('a timed hold', () => {
     expect(summarise(run.state).contactSeconds).toBe(20);
   });
 
+  it('asks again soon after a rating above the ceiling, and ends on the second', () => {
+    const run = runner(routineWith(itemFor('breastbone', { dose: timed(20) })));
+    run.happen({ type: 'started' });
+    run.ready();
+    run.pass(3);
+    run.rate(4);
+    expect(ratingDue(run.state, run.now)).toBe(false);
+    run.pass(8);
+    expect(ratingDue(run.state, run.now)).toBe(true);
+    run.rate(4);
+    expect(run.state.phase.name).toBe('closing');
+    expect(run.state.holds[0]).toMatchObject({ outcome: 'too-much', contactSeconds: 8 });
+  });
+
   it('does not count a pause as contact', () => {
     const run = runner(routineWith(itemFor('breastbone', { dose: timed(20) })));
     run.happen({ type: 'started' });
@@ -139,7 +153,11 @@ describe('a fade hold', () => {
     run.pass(20);
     run.rate(1);
     expect(run.state.phase.name).toBe('closing');
-    expect(summarise(run.state).places[0]).toMatchObject({ before: 5, after: 1, contactSeconds: 50 });
+    expect(summarise(run.state).places[0]).toMatchObject({
+      before: 5,
+      after: 1,
+      contactSeconds: 50,
+    });
     expect(run.state.holds[0]?.outcome).toBe('faded');
   });
 
@@ -203,7 +221,9 @@ describe('the site’s cap', () => {
 
 describe('skipping and stopping', () => {
   it('skips with a reason and goes on', () => {
-    const run = runner(routineWith(itemFor('skull-base', { sides: 'left' }), itemFor('thumb-base')));
+    const run = runner(
+      routineWith(itemFor('skull-base', { sides: 'left' }), itemFor('thumb-base')),
+    );
     run.happen({ type: 'started' });
     run.happen({ type: 'skipped', step: 0, reason: 'nothing-tender' });
     expect(run.state.stepIndex).toBe(1);
@@ -242,7 +262,11 @@ const anyBody: fc.Arbitrary<EventBody> = fc.oneof(
     type: fc.constantFrom('settled' as const, 'hold-started' as const),
     step: fc.nat({ max: 12 }),
   }),
-  fc.record({ type: fc.constant('rated' as const), step: fc.nat({ max: 12 }), grade: fc.integer({ min: 0, max: 10 }) }),
+  fc.record({
+    type: fc.constant('rated' as const),
+    step: fc.nat({ max: 12 }),
+    grade: fc.integer({ min: 0, max: 10 }),
+  }),
   fc.record({
     type: fc.constant('hold-ended' as const),
     step: fc.nat({ max: 12 }),
@@ -272,7 +296,9 @@ function expectSound(state: SessionState) {
 }
 
 describe('any log at all', () => {
-  const anyLog = fc.array(fc.tuple(anyBody, fc.integer({ min: -5_000, max: 400_000 })), { maxLength: 60 });
+  const anyLog = fc.array(fc.tuple(anyBody, fc.integer({ min: -5_000, max: 400_000 })), {
+    maxLength: 60,
+  });
 
   it('leaves a session that keeps its caps and adds up', () => {
     fc.assert(
@@ -280,7 +306,12 @@ describe('any log at all', () => {
         let at = START;
         const events = log.map(([body, later], seq) => {
           at += later;
-          return { ...body, id: `00000000-0000-7000-8000-${String(seq).padStart(12, '0')}`, seq, at };
+          return {
+            ...body,
+            id: `00000000-0000-7000-8000-${String(seq).padStart(12, '0')}`,
+            seq,
+            at,
+          };
         });
         const state = replay(begin(expand(routine)), events);
         expectSound(state);
@@ -293,7 +324,15 @@ describe('any log at all', () => {
     const anyMove = fc.oneof(
       fc.record({ kind: fc.constant('pass' as const), n: fc.integer({ min: 0, max: 200 }) }),
       fc.record({ kind: fc.constant('rate' as const), n: fc.integer({ min: 0, max: 10 }) }),
-      fc.record({ kind: fc.constantFrom('ready' as const, 'pause' as const, 'resume' as const, 'skip' as const), n: fc.constant(0) }),
+      fc.record({
+        kind: fc.constantFrom(
+          'ready' as const,
+          'pause' as const,
+          'resume' as const,
+          'skip' as const,
+        ),
+        n: fc.constant(0),
+      }),
     );
     fc.assert(
       fc.property(anyRoutine, fc.array(anyMove, { maxLength: 80 }), (routine, moves) => {
@@ -317,7 +356,14 @@ describe('any log at all', () => {
 
 describe('an event', () => {
   it('is refused when its rating, its id or its reason is none', () => {
-    const good = { id: '01890a5d-ac96-774b-bcce-b302099a8057', seq: 0, at: START, type: 'rated', step: 0, grade: 4 };
+    const good = {
+      id: '01890a5d-ac96-774b-bcce-b302099a8057',
+      seq: 0,
+      at: START,
+      type: 'rated',
+      step: 0,
+      grade: 4,
+    };
     expect(eventSchema.safeParse(good).success).toBe(true);
     const bad = [
       { ...good, grade: 11 },

@@ -14,7 +14,8 @@ export type Phase =
   /** All holds are through: a word for the day. */
   | { name: 'closing' };
 
-export type HoldOutcome = 'time' | 'faded' | 'cap' | 'too-much' | 'client' | 'cut short' | 'site cap';
+export type HoldOutcome =
+  'time' | 'faded' | 'cap' | 'too-much' | 'client' | 'cut short' | 'site cap';
 
 /** What became of one hold. */
 export interface HoldRecord {

@@ -26,7 +26,13 @@ export interface SessionSummary {
   counts: boolean;
 }
 
-const HELD: readonly (HoldOutcome | 'skipped' | null)[] = ['time', 'faded', 'cap', 'client', 'site cap'];
+const HELD: readonly (HoldOutcome | 'skipped' | null)[] = [
+  'time',
+  'faded',
+  'cap',
+  'client',
+  'site cap',
+];
 
 const highest = (grades: (number | undefined)[]): number | null => {
   const given = grades.filter((grade) => grade !== undefined);
@@ -36,7 +42,10 @@ const highest = (grades: (number | undefined)[]): number | null => {
 /** Adds up a session, running or ended: by site and side, and as a whole. */
 export function summarise(state: SessionState): SessionSummary {
   const records = new Map<number, HoldRecord>(state.holds.map((hold) => [hold.step, hold]));
-  const places = new Map<string, { siteId: string; side: Side; holds: (HoldRecord | undefined)[] }>();
+  const places = new Map<
+    string,
+    { siteId: string; side: Side; holds: (HoldRecord | undefined)[] }
+  >();
   for (const step of state.steps) {
     const key = placeKey(step);
     const place = places.get(key) ?? { siteId: step.siteId, side: step.side, holds: [] };
@@ -48,7 +57,9 @@ export function summarise(state: SessionState): SessionSummary {
     side,
     before: highest(holds.map((hold) => hold?.ratings[0]?.grade)),
     after: highest(
-      holds.map((hold) => (hold && hold.ratings.length > 1 ? hold.ratings.at(-1)?.grade : undefined)),
+      holds.map((hold) =>
+        hold && hold.ratings.length > 1 ? hold.ratings.at(-1)?.grade : undefined,
+      ),
     ),
     contactSeconds: Math.round(holds.reduce((sum, hold) => sum + (hold?.contactSeconds ?? 0), 0)),
     holdsDone: holds.filter((hold) => hold && HELD.includes(hold.outcome)).length,

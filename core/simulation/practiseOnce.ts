@@ -1,4 +1,12 @@
-import { apply, begin, due, ratingDue, type EventBody, type SessionEvent, type SessionState } from '#core/session';
+import {
+  apply,
+  begin,
+  due,
+  ratingDue,
+  type EventBody,
+  type SessionEvent,
+  type SessionState,
+} from '#core/session';
 import { type HoldStep } from '#core/routine';
 import { v7 as uuid } from 'uuid';
 import { type Chance } from './chance';

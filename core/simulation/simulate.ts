@@ -46,9 +46,12 @@ function bodyOn(courseId: CourseId, done: number, chance: Chance, steps: readonl
   }
   const word = course.words[chance.below(course.words.length)] ?? '';
   return {
-    tenderness: (step: HoldStep) => (today.get(placeKey(step)) ?? 0) * (step.point === 1 ? 1 : 0.85),
+    tenderness: (step: HoldStep) =>
+      (today.get(placeKey(step)) ?? 0) * (step.point === 1 ? 1 : 0.85),
     fadeSeconds: course.fadeSeconds * Math.exp(-done * Math.max(0, -course.perSession) * 0.12),
-    stopsAtStep: chance.happens(course.stopShare) ? 1 + chance.below(Math.max(1, steps.length - 1)) : null,
+    stopsAtStep: chance.happens(course.stopShare)
+      ? 1 + chance.below(Math.max(1, steps.length - 1))
+      : null,
     word,
   };
 }

@@ -2,7 +2,7 @@ import { addDays } from '#core/calendar';
 import { expand } from '#core/routine';
 import { begin, eventSchema, replay, summarise } from '#core/session';
 import { dropRows } from '#core/trend';
-import { fade, itemFor, routineWith, timed } from '../routine/examples';
+import { fade, itemFor, routineWith, timed } from '#core/examples';
 import { chanceFrom, COURSES, simulate, type CourseId } from './index';
 
 const routine = {
@@ -77,6 +77,8 @@ describe('an invented client', () => {
   });
 
   it('does nothing without a routine', () => {
-    expect(simulate({ seed: 1, course: 'steady', versions: [], until: FROM, timeZone: 'UTC' })).toEqual([]);
+    expect(
+      simulate({ seed: 1, course: 'steady', versions: [], until: FROM, timeZone: 'UTC' }),
+    ).toEqual([]);
   });
 });

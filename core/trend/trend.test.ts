@@ -37,7 +37,10 @@ describe('the robust line', () => {
 describe('a change in words', () => {
   // Farrar et al. 2001, Pain 94:149: 2 points on 0–10 (value from memory).
   it('counts from 2 grades on, and not before', () => {
-    expect(wordChange(-2, 20, 56)).toMatchObject({ verdict: 'less', says: 'Down 2 in 8 weeks: more than a rating wavers by itself.' });
+    expect(wordChange(-2, 20, 56)).toMatchObject({
+      verdict: 'less',
+      says: 'Down 2 in 8 weeks: more than a rating wavers by itself.',
+    });
     expect(wordChange(-1.9, 20, 56).verdict).toBe('no change');
     expect(wordChange(2.4, 20, 28).verdict).toBe('more');
     expect(wordChange(-3, 4, 28).verdict).toBe('too few');
@@ -47,7 +50,12 @@ describe('a change in words', () => {
 });
 
 describe('the rows of the drop chart', () => {
-  const place = (day: string, before: number | null, after: number | null, side: 'left' | 'right' = 'left') => ({
+  const place = (
+    day: string,
+    before: number | null,
+    after: number | null,
+    side: 'left' | 'right' = 'left',
+  ) => ({
     siteId: 'skull-base',
     side,
     sessionId: `${day}-${side}`,

@@ -79,11 +79,15 @@ export function ensureBuilt() {
   const wanted = fingerprint(BUILT_FROM);
   if (stampOf(stamp) === wanted) return wanted;
   console.log('Building.');
-  const built = spawnSync(process.execPath, [join(ROOT, 'node_modules/@react-router/dev/bin.js'), 'build'], {
-    cwd: ROOT,
-    encoding: 'utf8',
-    env: { ...process.env, NODE_ENV: 'production' },
-  });
+  const built = spawnSync(
+    process.execPath,
+    [join(ROOT, 'node_modules/@react-router/dev/bin.js'), 'build'],
+    {
+      cwd: ROOT,
+      encoding: 'utf8',
+      env: { ...process.env, NODE_ENV: 'production' },
+    },
+  );
   if (built.status !== 0) fail(`The build failed.\n${built.stdout}\n${built.stderr}`);
   mkdirSync(join(ROOT, 'build'), { recursive: true });
   writeFileSync(stamp, wanted);

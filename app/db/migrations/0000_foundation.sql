@@ -87,12 +87,13 @@ CREATE TABLE "routine_version" (
 );
 --> statement-breakpoint
 CREATE TABLE "session_event" (
-	"id" uuid PRIMARY KEY NOT NULL,
+	"id" uuid NOT NULL,
 	"session_id" uuid NOT NULL,
 	"seq" integer NOT NULL,
 	"at_ms" bigint NOT NULL,
 	"body" jsonb NOT NULL,
-	"received_at" timestamp with time zone NOT NULL
+	"received_at" timestamp with time zone NOT NULL,
+	CONSTRAINT "session_event_session_id_id_pk" PRIMARY KEY("session_id","id")
 );
 --> statement-breakpoint
 CREATE TABLE "sign_in" (

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { enter } from '~/door.server';
 import { daySheet, type DaySheetRow } from '~/services/daySheet.server';
 import { WeekKnots } from '~/ui/parts/WeekKnots';
-import { counted, nearDay, shortDay } from '~/ui/parts/words';
+import { counted, longDay, nearDay, shortDay } from '~/ui/parts/words';
 import { type Route } from './+types/day';
 import classes from './day.module.css';
 
@@ -14,13 +14,6 @@ export async function loader({ context, request }: Route.LoaderArgs) {
   return daySheet(setting, who);
 }
 
-const LONG_DAY = new Intl.DateTimeFormat('en-GB', {
-  weekday: 'long',
-  day: 'numeric',
-  month: 'long',
-  timeZone: 'UTC',
-});
-
 function Marks({ row }: { row: DaySheetRow }) {
   const marks: { key: string; text: string; attention: boolean }[] = [];
   if (row.told) {
@@ -30,23 +23,40 @@ function Marks({ row }: { row: DaySheetRow }) {
       attention: true,
     });
   }
+  if (row.pressedTooHard > 0) {
+    marks.push({
+      key: 'hard',
+      text: `Pressed too hard in ${row.pressedTooHard} of ${counted(row.sessionsLately, 'session')}`,
+      attention: true,
+    });
+  }
   if (row.quietDays !== null) {
-    marks.push({ key: 'quiet', text: `Quiet for ${counted(row.quietDays, 'day')}`, attention: true });
+    marks.push({
+      key: 'quiet',
+      text: `Quiet for ${counted(row.quietDays, 'day')}`,
+      attention: true,
+    });
   }
   if (row.version === null) marks.push({ key: 'none', text: 'No routine yet', attention: false });
   else if (!row.joined) marks.push({ key: 'join', text: 'Has not joined yet', attention: false });
-  return marks.map((mark) => (
-    <span key={mark.key} className={mark.attention ? classes.attention : classes.plain}>
-      {mark.text}
-    </span>
-  ));
+  return (
+    <ul className={classes.marks}>
+      {marks.map((mark) => (
+        <li key={mark.key} className={mark.attention ? classes.attention : classes.plain}>
+          {mark.text}
+        </li>
+      ))}
+    </ul>
+  );
 }
 
 function Rows({ rows }: { rows: DaySheetRow[] }) {
   return rows.map((row) => (
     <tr key={row.id} className={classes.row}>
       <th scope="row" className={classes.who}>
-        <Link to={`/clients/${row.id}/${row.version === null ? 'plan' : 'review'}`}>{row.name}</Link>
+        <Link to={`/clients/${row.id}/${row.version === null ? 'plan' : 'review'}`}>
+          {row.name}
+        </Link>
         <span>{row.occupation}</span>
       </th>
       <td>
@@ -58,7 +68,7 @@ function Rows({ rows }: { rows: DaySheetRow[] }) {
       </td>
       <td>{row.lastPractised ? nearDay(row.lastPractised, row.today) : 'never'}</td>
       <td>{row.nextVisit ? nearDay(row.nextVisit, row.today) : 'none set'}</td>
-      <td className={classes.marks}>
+      <td>
         <Marks row={row} />
       </td>
     </tr>
@@ -80,17 +90,18 @@ function Group({ title, rows, note }: { title: string; rows: DaySheetRow[]; note
   );
 }
 
-const needsLook = (row: DaySheetRow) => row.told !== null || row.quietDays !== null;
+const needsLook = (row: DaySheetRow) =>
+  row.told !== null || row.quietDays !== null || row.pressedTooHard > 0;
 
 export default function Day({ loaderData }: Route.ComponentProps) {
-  const { rows, today, quietAfterDays } = loaderData;
+  const { rows, today, monday, quietAfterDays } = loaderData;
   const coming = rows.filter((row) => row.comesToday);
   const look = rows.filter((row) => !row.comesToday && needsLook(row));
   const rest = rows.filter((row) => !row.comesToday && !needsLook(row));
   return (
     <div className={classes.sheet}>
       <div className={classes.head}>
-        <h1>{LONG_DAY.format(Date.parse(`${today}T00:00:00Z`))}</h1>
+        <h1>{longDay(today)}</h1>
         <p>
           {counted(rows.length, 'client')} · {counted(coming.length, 'visit')} today
         </p>
@@ -100,7 +111,8 @@ export default function Day({ loaderData }: Route.ComponentProps) {
       </div>
       {rows.length === 0 ? (
         <p className={classes.empty}>
-          No clients yet. Add one, write a routine, and send the invitation: what they log appears here.
+          No clients yet. Add one, write a routine, and send the invitation: what they log appears
+          here.
         </p>
       ) : (
         <table className={classes.table}>
@@ -117,22 +129,17 @@ export default function Day({ loaderData }: Route.ComponentProps) {
           <Group
             title="Look in on"
             rows={look}
-            note={`stopped for a reason in the last 7 days, or nothing logged for ${counted(quietAfterDays, 'day')} and more`}
+            note={`reacted badly in the last 7 days, or nothing logged for ${counted(quietAfterDays, 'day')} and more`}
           />
           <Group title="Under way" rows={rest} note="" />
         </table>
       )}
       <p className={classes.counted}>
-        A session counts as done when it was finished or at least half of its holds were held. Asked:
-        a seventh of the version’s times a week for each day of this week, rounded; weeks begin on
-        Monday, {shortDay(weekStart(today))} here.
+        A session counts as done when it was finished or at least half of its holds were held.
+        Asked: a seventh of the version’s times a week for each day of this week, rounded; weeks
+        begin on Monday, {shortDay(monday)} here. Pressed too hard: a hold was ended because it was
+        rated above the ceiling twice running; of the sessions of the last 7 days.
       </p>
     </div>
   );
-}
-
-function weekStart(today: string): string {
-  const at = Date.parse(`${today}T00:00:00Z`);
-  const sinceMonday = (new Date(at).getUTCDay() + 6) % 7;
-  return new Date(at - sinceMonday * 86_400_000).toISOString().slice(0, 10);
 }

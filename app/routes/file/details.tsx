@@ -36,7 +36,13 @@ export async function action({ context, request, params }: Route.ActionArgs) {
     const link = new URL(`/join/${token}`, request.url).href;
     const qr = await drawQr(link, { type: 'svg', margin: 0, errorCorrectionLevel: 'M' });
     return data(
-      { ok: true as const, done: 'invited' as const, link, qr, until: expiresAt.toISOString().slice(0, 10) },
+      {
+        ok: true as const,
+        done: 'invited' as const,
+        link,
+        qr,
+        until: expiresAt.toISOString().slice(0, 10),
+      },
       { status: 201 },
     );
   });
@@ -53,8 +59,8 @@ function Invitation({ link, qr, until }: { link: string; qr: string; until: stri
       />
       <div className={classes.linkPart}>
         <p>
-          Show this code or send the link. It works once, until {shortDay(until)}, and replaces earlier
-          ones.
+          Show this code or send the link. It works once, until {shortDay(until)}, and replaces
+          earlier ones.
         </p>
         <output className={classes.link}>{link}</output>
         <CopyButton value={link}>

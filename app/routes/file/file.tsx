@@ -49,7 +49,9 @@ function stagesOf(head: Head, path: string): Stage[] {
     {
       name: 'Review',
       state: 'open',
-      says: head.file.nextVisit ? `visit ${nearDay(head.file.nextVisit, head.today)}` : 'no visit set',
+      says: head.file.nextVisit
+        ? `visit ${nearDay(head.file.nextVisit, head.today)}`
+        : 'no visit set',
       to: `${base}/review`,
       here: at('review'),
     },

@@ -1,5 +1,5 @@
 import { Button, PasswordInput, TextInput } from '@mantine/core';
-import { useEffect, useState } from 'react';
+import { useSyncExternalStore } from 'react';
 import { Form, redirect } from 'react-router';
 import { requestContext, settingContext } from '~/context.server';
 import { act, cookieFor, formOf, homeOf, load, parse } from '~/door.server';
@@ -39,11 +39,12 @@ export async function action({ params, request, context }: Route.ActionArgs) {
 }
 
 /** The zone of this device, once scripts run; until then the one the practice noted. */
-function useZone(noted: string): string {
-  const [zone, setZone] = useState(noted);
-  useEffect(() => setZone(Intl.DateTimeFormat().resolvedOptions().timeZone || noted), [noted]);
-  return zone;
-}
+const useZone = (noted: string): string =>
+  useSyncExternalStore(
+    () => () => undefined,
+    () => Intl.DateTimeFormat().resolvedOptions().timeZone || noted,
+    () => noted,
+  );
 
 export default function Join({ loaderData, actionData }: Route.ComponentProps) {
   const zone = useZone(loaderData.timeZone);

@@ -17,7 +17,10 @@ function howItEnded(session: Session): { text: string; attention: boolean } {
   if (session.status === 'finished') return { text: 'finished', attention: false };
   if (session.status === 'stopped' && session.stopReason) {
     const reason = stopReason(session.stopReason as StopReason);
-    return { text: `stopped: ${reason.label.toLowerCase()}`, attention: reason.weight !== 'ordinary' };
+    return {
+      text: `stopped: ${reason.label.toLowerCase()}`,
+      attention: reason.weight !== 'ordinary',
+    };
   }
   return { text: session.counts ? 'left open, most of it held' : 'left open', attention: false };
 }

@@ -15,6 +15,7 @@ import { TypedNumber } from '~/ui/plan/TypedNumber';
 import { Strip } from '~/ui/strip/Strip';
 import { IssuePanel } from './IssuePanel';
 import { useDraft } from './useDraft';
+import { useIssue } from './useIssue';
 import { type Route } from './+types/plan';
 import classes from './bench.module.css';
 
@@ -23,10 +24,15 @@ type PlanData = Route.ComponentProps['loaderData'];
 /** The bench: sites to the left, the routine in the middle, what it adds up to on the right. */
 export function Bench({ data }: { data: PlanData }) {
   const { file, latest } = data;
-  const [state, dispatch] = useReducer(plan, data.draft ?? latest?.content ?? EMPTY_ROUTINE, startOf);
+  const [state, dispatch] = useReducer(
+    plan,
+    data.draft ?? latest?.content ?? EMPTY_ROUTINE,
+    startOf,
+  );
   const { routine, selectedId, troubles } = state;
   const editor = useRef<HTMLDivElement>(null);
-  const draft = useDraft(routine, data);
+  const issue = useIssue(data);
+  const draft = useDraft(routine, issue.baseNumber, data);
 
   const layout = useMemo(() => layOut(routine), [routine]);
   const totals = useMemo(() => totalsOf(routine, layout), [routine, layout]);
@@ -67,7 +73,7 @@ export function Bench({ data }: { data: PlanData }) {
       </aside>
       <div className={classes.middle}>
         <div className={classes.title}>
-          <h2>{latest ? `Routine, version ${draft.baseNumber + 1}` : 'Routine, first version'}</h2>
+          <h2>Routine, version {issue.baseNumber + 1}</h2>
           <span className={classes.kept} role="status">
             {draft.says}
           </span>
@@ -83,19 +89,31 @@ export function Bench({ data }: { data: PlanData }) {
         <Strip layout={layout} numbers={numbers} selectedId={selectedId} onSelect={select} />
         {routine.items.length === 0 ? (
           <p className={classes.empty}>
-            Nothing prescribed yet. Add a site from the left: it comes with a cautious dose that you can
-            type over.
+            Nothing prescribed yet. Add a site from the left: it comes with a cautious dose that you
+            can type over.
           </p>
         ) : (
           <div className={classes.lower}>
-            <ItemList
-              items={routine.items}
-              selectedId={selectedId}
-              refusedIds={refusedIds}
-              onSelect={select}
-              onMove={(id, to) => dispatch({ type: 'move', id, to })}
-              onRemove={(id) => dispatch({ type: 'remove', id })}
-            />
+            <div className={classes.order}>
+              <ItemList
+                items={routine.items}
+                selectedId={selectedId}
+                refusedIds={refusedIds}
+                onSelect={select}
+                onMove={(id, to) => dispatch({ type: 'move', id, to })}
+                onRemove={(id) => dispatch({ type: 'remove', id })}
+              />
+              <Textarea
+                label="A word to the client"
+                autosize
+                minRows={2}
+                maxLength={LIMITS.messageLength}
+                value={routine.message}
+                onChange={(event) =>
+                  dispatch({ type: 'message', message: event.currentTarget.value })
+                }
+              />
+            </div>
             <div ref={editor}>
               {selected && (
                 <ItemEditor
@@ -129,20 +147,15 @@ export function Bench({ data }: { data: PlanData }) {
           <h2>Checks</h2>
           <Findings findings={findings} onSelect={select} />
         </section>
-        <Textarea
-          label="A word to the client"
-          autosize
-          minRows={2}
-          maxLength={LIMITS.messageLength}
-          value={routine.message}
-          onChange={(event) => dispatch({ type: 'message', message: event.currentTarget.value })}
-        />
         <IssuePanel
           routine={routine}
-          draft={draft}
+          issue={issue}
           findings={findings}
           troubles={Object.values(troubles)}
-          isFirst={!latest}
+          onIssue={(reason) => {
+            draft.hold();
+            issue.send(routine, reason);
+          }}
           onReplace={(next) => dispatch({ type: 'replace', routine: next })}
         />
       </aside>

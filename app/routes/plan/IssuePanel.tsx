@@ -1,28 +1,22 @@
 import { Button, Textarea } from '@mantine/core';
-import { useEffect, useRef, useState } from 'react';
-import { useFetcher } from 'react-router';
-import { v7 as uuid } from 'uuid';
+import { useState } from 'react';
 import { type Finding } from '#core/knowledge';
 import { layOut, type Routine } from '#core/routine';
 import { Notice } from '~/ui/parts/Notice';
 import { shortDay } from '~/ui/parts/words';
 import { Strip } from '~/ui/strip/Strip';
-import { type Draft } from './useDraft';
+import { type Issue, type Stale } from './useIssue';
 import classes from './bench.module.css';
 
-interface Stale {
-  number: number;
-  issuedByName: string;
-  issuedOn: string;
-  reason: string;
-  content: Routine;
-}
-
-type Answer =
-  | { ok: true; done: string; number?: number }
-  | { ok: false; message: string; details: { stale?: Stale } };
-
-function StalePanel({ stale, onKeepMine, onTakeTheirs }: { stale: Stale; onKeepMine: () => void; onTakeTheirs: () => void }) {
+function StalePanel({
+  stale,
+  onKeepMine,
+  onTakeTheirs,
+}: {
+  stale: Stale;
+  onKeepMine: () => void;
+  onTakeTheirs: () => void;
+}) {
   const numbers = new Map(stale.content.items.map((item, index) => [item.id, index + 1]));
   return (
     <div className={classes.stale}>
@@ -32,7 +26,7 @@ function StalePanel({ stale, onKeepMine, onTakeTheirs }: { stale: Stale; onKeepM
       <p>“{stale.reason}”</p>
       <Strip layout={layOut(stale.content)} numbers={numbers} />
       <div className={classes.staleActions}>
-        <Button onClick={onKeepMine}>Go on with mine as version {stale.number + 1}</Button>
+        <Button onClick={onKeepMine}>Go on with mine, as version {stale.number + 1}</Button>
         <Button variant="outline" onClick={onTakeTheirs}>
           Go on from theirs
         </Button>
@@ -44,60 +38,33 @@ function StalePanel({ stale, onKeepMine, onTakeTheirs }: { stale: Stale; onKeepM
 /** Issues the routine, or says what stands in the way. */
 export function IssuePanel({
   routine,
-  draft,
+  issue,
   findings,
   troubles,
-  isFirst,
+  onIssue,
   onReplace,
 }: {
   routine: Routine;
-  draft: Draft;
+  issue: Issue;
   findings: readonly Finding[];
   troubles: readonly string[];
-  isFirst: boolean;
+  onIssue: (reason: string) => void;
   onReplace: (routine: Routine) => void;
 }) {
-  const fetcher = useFetcher<Answer>();
-  const [reason, setReason] = useState('');
-  const [settled, setSettled] = useState<Answer | undefined>(undefined);
-  const versionId = useRef<string>(undefined);
-  const sent = useRef<Routine>(routine);
-  const { issued } = draft;
-  const answer = fetcher.data === settled ? undefined : fetcher.data;
-  const stale = answer?.ok === false ? answer.details.stale : undefined;
-  const done = answer?.ok && answer.number !== undefined ? answer.number : null;
-
-  useEffect(() => {
-    if (done === null) return;
-    versionId.current = undefined;
-    issued(done, sent.current);
-    setReason('');
-    // Only the answer itself sets this off; `issued` is made anew at each drawing.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [done]);
-
-  const refused = findings.filter((finding) => finding.verdict === 'refuse').length;
-  const first = draft.baseNumber === 0 && isFirst;
+  const { baseNumber, issued, stale } = issue;
+  // A reason belongs to the version it was written for; after issuing, the next one starts empty.
+  const [written, setWritten] = useState({ for: baseNumber, reason: '' });
+  const carried = issued === null || written.for >= issued;
+  const reason = carried ? written.reason : '';
+  const refused = findings.some((finding) => finding.verdict === 'refuse');
   const obstacle =
     routine.items.length === 0
       ? 'Add a site first.'
-      : (troubles[0] ??
-        (refused > 0 ? 'What is refused above must be mended first.' : null));
-
-  const issue = () => {
-    draft.hold();
-    versionId.current ??= uuid();
-    sent.current = routine;
-    const content = JSON.parse(JSON.stringify(routine)) as Routine;
-    void fetcher.submit(
-      { intent: 'issue', baseNumber: draft.baseNumber, versionId: versionId.current, reason, content },
-      { method: 'post', encType: 'application/json' },
-    );
-  };
+      : (troubles[0] ?? (refused ? 'What is refused above must be mended first.' : null));
 
   return (
     <section className={classes.issue}>
-      {!first && (
+      {baseNumber > 0 && (
         <Textarea
           label="Why this version"
           description="Kept with it; asked for whenever a version replaces another."
@@ -105,29 +72,30 @@ export function IssuePanel({
           minRows={1}
           value={reason}
           maxLength={600}
-          onChange={(event) => setReason(event.currentTarget.value)}
+          onChange={(event) => setWritten({ for: baseNumber, reason: event.currentTarget.value })}
         />
       )}
-      {answer?.ok === false && <Notice>{answer.message}</Notice>}
+      {issue.refusal && <Notice>{issue.refusal}</Notice>}
       {stale && (
         <StalePanel
           stale={stale}
-          onKeepMine={() => {
-            draft.rebase(stale.number);
-            setSettled(fetcher.data);
-          }}
+          onKeepMine={() => issue.rebase(stale.number)}
           onTakeTheirs={() => {
             onReplace(stale.content);
-            draft.issued(stale.number, stale.content);
-            setSettled(fetcher.data);
+            issue.rebase(stale.number);
           }}
         />
       )}
-      {done !== null && (
-        <Notice tone="quiet">Version {done} is issued. The client sees it from now on.</Notice>
+      {issued !== null && issued === baseNumber && !issue.refusal && (
+        <Notice tone="quiet">Version {issued} is issued. The client sees it from now on.</Notice>
       )}
-      <Button onClick={issue} disabled={obstacle !== null} loading={fetcher.state !== 'idle'} fullWidth>
-        Issue version {draft.baseNumber + 1}
+      <Button
+        onClick={() => onIssue(reason)}
+        disabled={obstacle !== null || stale !== null}
+        loading={issue.busy}
+        fullWidth
+      >
+        Issue version {baseNumber + 1}
       </Button>
       {obstacle && <p className={classes.obstacle}>{obstacle}</p>}
     </section>

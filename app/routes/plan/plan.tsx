@@ -1,5 +1,12 @@
 import { enter, jsonOf, act, load, parse } from '~/door.server';
-import { discardDraft, draftSchema, issue, issueSchema, planOf, saveDraft } from '~/services/planning.server';
+import {
+  discardDraft,
+  draftSchema,
+  issue,
+  issueSchema,
+  planOf,
+  saveDraft,
+} from '~/services/planning.server';
 import { z } from 'zod';
 import { Bench } from './Bench';
 import { type Route } from './+types/plan';

@@ -1,54 +1,51 @@
-import { useEffect, useRef, useState } from 'react';
+import equal from 'fast-deep-equal';
+import { useEffect, useRef } from 'react';
 import { useFetcher } from 'react-router';
 import { type Routine } from '#core/routine';
 import { type Route } from './+types/plan';
 
 const WAIT_MS = 900;
 
-const same = (a: Routine | null | undefined, b: Routine) => JSON.stringify(a) === JSON.stringify(b);
+/** What is sent is what is stored: no fields that JSON does not know. */
+export const asJson = (routine: Routine) => JSON.parse(JSON.stringify(routine)) as Routine;
 
 export interface Draft {
-  /** The version this work was begun from; 0 for none. */
-  baseNumber: number;
-  rebase: (number: number) => void;
   /** Says whether the work is safe with the server. */
   says: string;
-  /** Stops keeping the draft while it is being issued. */
+  /** Stops a save that is about to go, because the work is being issued instead. */
   hold: () => void;
-  issued: (number: number, content: Routine) => void;
 }
 
-/** Keeps unissued work with the server, a moment after each change. */
-export function useDraft(routine: Routine, data: Route.ComponentProps['loaderData']): Draft {
-  const fetcher = useFetcher<{ ok: boolean; message?: string }>();
-  const [baseNumber, setBase] = useState(data.draft ? data.draftBase : (data.latest?.number ?? 0));
-  const kept = useRef<Routine | null>(data.draft ?? data.latest?.content ?? null);
+/**
+ * Keeps unissued work with the server, a moment after each change. Work that is back at the issued
+ * version is no draft any more.
+ */
+export function useDraft(
+  routine: Routine,
+  baseNumber: number,
+  { draft, latest }: Route.ComponentProps['loaderData'],
+): Draft {
+  const { submit, state, data } = useFetcher<
+    { ok: true; done: string } | { ok: false; message: string }
+  >();
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
-  const { submit } = fetcher;
+  const sent = useRef<Routine | null>(draft);
 
   useEffect(() => {
-    if (same(kept.current, routine) || (!kept.current && routine.items.length === 0)) return;
+    const asIssued = latest ? equal(routine, latest.content) : routine.items.length === 0;
+    if (asIssued ? sent.current === null : equal(routine, sent.current)) return;
     timer.current = setTimeout(() => {
-      kept.current = routine;
-      // Through JSON, so that what is sent is what is stored.
-      const content = JSON.parse(JSON.stringify(routine)) as Routine;
-      void submit(
-        { intent: 'draft', baseNumber, content },
-        { method: 'post', encType: 'application/json' },
-      );
+      sent.current = asIssued ? null : routine;
+      const how = { method: 'post', encType: 'application/json' } as const;
+      if (asIssued) void submit({ intent: 'discard' }, how);
+      else void submit({ intent: 'draft', baseNumber, content: asJson(routine) }, how);
     }, WAIT_MS);
     return () => clearTimeout(timer.current);
-  }, [routine, baseNumber, submit]);
+  }, [routine, baseNumber, latest, submit]);
 
-  const trouble = fetcher.data?.ok === false ? fetcher.data.message : null;
+  const idle = data?.ok === false ? data.message : data?.done === 'draft' ? 'draft kept' : '';
   return {
-    baseNumber,
-    rebase: setBase,
-    says: trouble ?? (fetcher.state === 'idle' ? (fetcher.data ? 'draft kept' : '') : 'keeping the draft'),
+    says: state === 'idle' ? idle : 'keeping the draft',
     hold: () => clearTimeout(timer.current),
-    issued: (number, content) => {
-      setBase(number);
-      kept.current = content;
-    },
   };
 }

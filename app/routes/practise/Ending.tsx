@@ -41,7 +41,13 @@ function Places({ state }: { state: SessionState }) {
 }
 
 /** All holds are through: get up safely, and a word for the day. */
-export function Closing({ state, happen }: { state: SessionState; happen: (body: EventBody) => void }) {
+export function Closing({
+  state,
+  happen,
+}: {
+  state: SessionState;
+  happen: (body: EventBody) => void;
+}) {
   const [word, setWord] = useState('');
   const last = state.steps.at(-1);
   const position = last && findPosition(last.positionId);
@@ -54,8 +60,8 @@ export function Closing({ state, happen }: { state: SessionState; happen: (body:
         <h1>Get up slowly</h1>
         {position && <p className={classes.move}>{position.getOut}</p>}
         <p className={classes.lead}>
-          Move the places you worked, gently, through their range. Nothing heavy in the next few minutes. A
-          little soreness is fine; a cold pack helps if it is more.
+          Move the places you worked, gently, through their range. Nothing heavy in the next few
+          minutes. A little soreness is fine; a cold pack helps if it is more.
         </p>
         <label className={classes.word}>
           A word for the day
@@ -69,7 +75,11 @@ export function Closing({ state, happen }: { state: SessionState; happen: (body:
         </label>
       </div>
       <div className={classes.foot}>
-        <button type="button" className={classes.main} onClick={() => happen({ type: 'finished', word })}>
+        <button
+          type="button"
+          className={classes.main}
+          onClick={() => happen({ type: 'finished', word })}
+        >
           Finish
         </button>
       </div>
@@ -109,7 +119,9 @@ export function Stopped({ state, therapistName }: { state: SessionState; therapi
       </header>
       <div className={classes.body}>
         <h1>{reason.weight === 'emergency' ? 'Get help now' : 'Come out slowly'}</h1>
-        {reason.weight !== 'emergency' && position && <p className={classes.move}>{position.getOut}</p>}
+        {reason.weight !== 'emergency' && position && (
+          <p className={classes.move}>{position.getOut}</p>
+        )}
         {reason.advice && (
           <p className={classes.advice} role="alert">
             {reason.advice}

@@ -54,7 +54,9 @@ export function Find({ state, happen, onSkip, onStop }: FindProps) {
           </p>
         ))}
         {samePlace && step.restSeconds > 0 && (
-          <p className={classes.move}>Rest about {step.restSeconds} seconds first, off the point.</p>
+          <p className={classes.move}>
+            Rest about {step.restSeconds} seconds first, off the point.
+          </p>
         )}
         <p className={classes.lead}>{step.instructions}</p>
         {site && (

@@ -29,7 +29,15 @@ function cueFor(before: SessionState, after: SessionState) {
 }
 
 /** Draws the running session; mounted once the device's store is open. */
-function Run({ device, version, therapistName }: { device: Device; version: Version; therapistName: string }) {
+function Run({
+  device,
+  version,
+  therapistName,
+}: {
+  device: Device;
+  version: Version;
+  therapistName: string;
+}) {
   const { session, outbox } = device;
   const { state } = useSyncExternalStore(session.subscribe, session.read, session.read);
   const post = useSyncExternalStore(outbox.subscribe, outbox.status, outbox.status);
@@ -73,7 +81,13 @@ function Run({ device, version, therapistName }: { device: Device; version: Vers
   const ask = { onSkip: () => setAsking('skip'), onStop: () => setAsking('stop') };
   const screen = () => {
     if (state.status === 'ready') {
-      return <Opening version={version} therapistName={therapistName} onStart={() => happen({ type: 'started' })} />;
+      return (
+        <Opening
+          version={version}
+          therapistName={therapistName}
+          onStart={() => happen({ type: 'started' })}
+        />
+      );
     }
     if (state.status === 'stopped') return <Stopped state={state} therapistName={therapistName} />;
     if (state.status === 'finished') return <Finished state={state} />;
@@ -121,7 +135,15 @@ function Run({ device, version, therapistName }: { device: Device; version: Vers
 }
 
 /** Leads a client through their routine. */
-export function Guide({ userId, version, therapistName }: { userId: string; version: Version; therapistName: string }) {
+export function Guide({
+  userId,
+  version,
+  therapistName,
+}: {
+  userId: string;
+  version: Version;
+  therapistName: string;
+}) {
   const [device, setDevice] = useState<Device | null>(null);
   useEffect(() => {
     let left = false;
@@ -131,9 +153,7 @@ export function Guide({ userId, version, therapistName }: { userId: string; vers
     return () => {
       left = true;
     };
-    // A version never changes once issued: its id says all.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [userId, version.id]);
+  }, [userId, version]);
   if (!device) {
     return (
       <div className={classes.screen}>

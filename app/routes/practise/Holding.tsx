@@ -1,5 +1,13 @@
 import { useEffect, useRef } from 'react';
-import { countInLeft, heldSeconds, limitOf, ratingDue, restLeft, type EventBody, type SessionState } from '#core/session';
+import {
+  countInLeft,
+  heldSeconds,
+  limitOf,
+  ratingDue,
+  restLeft,
+  type EventBody,
+  type SessionState,
+} from '#core/session';
 import { clockTime } from '~/ui/parts/words';
 import { play } from '~/ui/practise/cues';
 import { HoldDrawing } from '~/ui/practise/HoldDrawing';
@@ -69,7 +77,7 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
   const paused = state.status === 'paused';
   const question =
     phase.name === 'rate-after'
-      ? 'And now, on letting go?'
+      ? 'And on letting go?'
       : ratings.length === 0
         ? 'How tender is it?'
         : 'How is it now?';
@@ -100,7 +108,13 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
         )}
       </div>
       <p className="visually-hidden" role="status">
-        {paused ? 'Paused.' : phase.name === 'hold' ? `Hold. ${first}.` : phase.name === 'rate-after' ? 'Let go slowly.' : ''}
+        {paused
+          ? 'Paused.'
+          : phase.name === 'hold'
+            ? `Hold. ${first}.`
+            : phase.name === 'rate-after'
+              ? 'Let go slowly.'
+              : ''}
       </p>
       <div className={classes.drawing}>
         {easeOff && !paused && (
@@ -114,8 +128,12 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
           </p>
         )}
         <HoldDrawing
-          heldSeconds={phase.name === 'rate-after' ? (hold?.contactSeconds ?? 0) : heldSeconds(state, now)}
-          limitSeconds={phase.name === 'rate-after' ? Math.max(1, hold?.contactSeconds ?? 1) : limitOf(state)}
+          heldSeconds={
+            phase.name === 'rate-after' ? (hold?.contactSeconds ?? 0) : heldSeconds(state, now)
+          }
+          limitSeconds={
+            phase.name === 'rate-after' ? Math.max(1, hold?.contactSeconds ?? 1) : limitOf(state)
+          }
           leastSeconds={step.leastSeconds}
           grade={step.grade}
           ratings={ratings}
@@ -142,11 +160,19 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
       )}
       <div className={classes.three}>
         {paused ? (
-          <button type="button" className={classes.main} onClick={() => happen({ type: 'resumed' })}>
+          <button
+            type="button"
+            className={classes.main}
+            onClick={() => happen({ type: 'resumed' })}
+          >
             Go on
           </button>
         ) : (
-          <button type="button" className={classes.plain} onClick={() => happen({ type: 'paused' })}>
+          <button
+            type="button"
+            className={classes.plain}
+            onClick={() => happen({ type: 'paused' })}
+          >
             Pause
           </button>
         )}

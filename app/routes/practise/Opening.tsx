@@ -18,7 +18,9 @@ export function Opening({
   onStart?: () => void;
 }) {
   const { content } = version;
-  const tools = [...new Set(content.items.map((item) => findTool(item.toolId)?.name ?? ''))].filter(Boolean);
+  const tools = [...new Set(content.items.map((item) => findTool(item.toolId)?.name ?? ''))].filter(
+    Boolean,
+  );
   const places = content.items.map((item) => findSite(item.siteId)?.plainName ?? item.siteId);
   return (
     <>
@@ -32,14 +34,18 @@ export function Opening({
         <p className={classes.minutes}>
           {minutesBand(totalsOf(content).session)} <span>minutes</span>
         </p>
-        <p className={classes.lead}>{places.join(', ')}.</p>
+        <ol className={classes.sites}>
+          {places.map((place, index) => (
+            <li key={`${place}:${index}`}>{place}</li>
+          ))}
+        </ol>
         <dl className={classes.facts}>
           <dt>Have ready</dt>
           <dd>{tools.join(', ')}</dd>
           <dt>Before you begin</dt>
           <dd>
-            Be warm: after a bath, some walking, or rubbing the place with your hand. Not within two hours
-            of getting up.
+            Be warm: after a bath, some walking, or rubbing the place with your hand. Not within two
+            hours of getting up.
           </dd>
           <dt>While pressing</dt>
           <dd>

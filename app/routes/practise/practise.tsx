@@ -15,6 +15,9 @@ export async function loader({ context, request }: Route.LoaderArgs) {
   return load(async () => ({ userId: who.userId, ...(await routineToPractise(setting, who)) }));
 }
 
+/** A session under way goes on with the version it began with, whatever else happens on the page. */
+export const shouldRevalidate = () => false;
+
 export default function Practise({ loaderData }: Route.ComponentProps) {
   const { version, userId, therapistName } = loaderData;
   if (!version) {

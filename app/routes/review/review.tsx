@@ -80,7 +80,8 @@ function Side({ data }: { data: ReviewData }) {
         </p>
         <WeekBars weeks={weeks} />
         <p className={classes.counted}>
-          Done: finished, or at least half of the holds held. {partial > 0 && `${partial} broken off earlier. `}
+          Done: finished, or at least half of the holds held.{' '}
+          {partial > 0 && `${partial} broken off earlier. `}
           Asked: times a week of the version in force, day by day, to the end of this week.
         </p>
       </section>
@@ -141,10 +142,11 @@ export default function Review({ loaderData, params }: Route.ComponentProps) {
           <>
             <DropChart rows={rows} from={from} to={today} />
             <p className={classes.counted}>
-              Each stroke runs from the highest rating on first pressing to the highest on letting go, 0 to
-              10, among the points worked there in that session. Dashes: the median of the slopes of all
-              pairs of ratings before (Theil–Sen). 2 points count as change (Farrar et al. 2001). Triangle:
-              a hold was ended because it was rated above the ceiling twice running.
+              Each stroke runs from the highest rating on first pressing to the highest on letting
+              go, 0 to 10, among the points worked there in that session. Dashes: the median of the
+              slopes of all pairs of ratings before (Theil–Sen). 2 points count as change (Farrar et
+              al. 2001). Triangle: a hold was ended because it was rated above the ceiling twice
+              running.
             </p>
             <Table rows={rows} />
           </>

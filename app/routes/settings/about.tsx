@@ -33,24 +33,24 @@ export default function About() {
       <section>
         <h2>What this is</h2>
         <p>
-          Entspann carries home self-release routines from a manual therapist to a client: how hard, how
-          long, how often. It leads the client through them, keeps what they log, and shows the therapist
-          what changed.
+          Entspann carries home self-release routines from a manual therapist to a client: how hard,
+          how long, how often. It leads the client through them, keeps what they log, and shows the
+          therapist what changed.
         </p>
         <p>
-          It is <strong>not a medical device, a diagnosis or a treatment</strong>, and it does not replace
-          an examination in person. What it says about pressing, holding and sites is what manual
-          therapists commonly teach; most of it has no published source, and where it has one it is named.
-          Seconds for moves and finding the spot are our own estimates.
+          It is <strong>not a medical device, a diagnosis or a treatment</strong>, and it does not
+          replace an examination in person. What it says about pressing, holding and sites is what
+          manual therapists commonly teach; most of it has no published source, and where it has one
+          it is named. Seconds for moves and finding the spot are our own estimates.
         </p>
       </section>
       <section>
         <h2>Who decides</h2>
         <p>
-          A licensed practitioner decides what is prescribed, under the law, the professional code and the
-          scope of practice of the place where they work. Where those say otherwise than Entspann, they are
-          right. In this edition screening, mapping and measuring are still done on paper: do them before
-          you plan.
+          A licensed practitioner decides what is prescribed, under the law, the professional code
+          and the scope of practice of the place where they work. Where those say otherwise than
+          Entspann, they are right. In this edition screening, mapping and measuring are still done
+          on paper: do them before you plan.
         </p>
       </section>
       <section>
@@ -69,8 +69,8 @@ export default function About() {
           ))}
         </ul>
         <p className={classes.soft}>
-          Shooting pain into the leg, numbness or tingling: have it looked at in person before any work on
-          the buttock, hip or low back.
+          Shooting pain into the leg, numbness or tingling: have it looked at in person before any
+          work on the buttock, hip or low back.
         </p>
       </section>
       <section>
@@ -84,8 +84,9 @@ export default function About() {
       <section>
         <h2>Your record</h2>
         <p>
-          Your practice sees what you log; no other practice does, and nothing is sent anywhere else. An
-          issued version of a routine never changes, and what was logged is never overwritten.
+          Your practice sees what you log; no other practice does, and nothing is sent anywhere
+          else. An issued version of a routine never changes, and what was logged is never
+          overwritten.
         </p>
       </section>
     </>

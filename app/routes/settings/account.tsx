@@ -33,7 +33,8 @@ export async function action({ context, request }: Route.ActionArgs) {
 /** A browser's long self-description, short enough to know one's own device by. */
 function deviceName(agent: string): string {
   const browser = /(Firefox|Edg|OPR|Chrome|Safari)\//.exec(agent)?.[1] ?? 'Unknown browser';
-  const system = /(Android|iPhone|iPad|Windows|Mac OS X|Linux)/.exec(agent)?.[1] ?? 'unknown system';
+  const system =
+    /(Android|iPhone|iPad|Windows|Mac OS X|Linux)/.exec(agent)?.[1] ?? 'unknown system';
   return `${browser === 'Edg' ? 'Edge' : browser} on ${system}`;
 }
 
@@ -50,7 +51,9 @@ export default function Account({ loaderData }: Route.ComponentProps) {
         <SegmentedControl
           aria-labelledby="appearance"
           value={colorScheme}
-          onChange={(value) => setColorScheme(value === 'light' || value === 'dark' ? value : 'auto')}
+          onChange={(value) =>
+            setColorScheme(value === 'light' || value === 'dark' ? value : 'auto')
+          }
           classNames={{ root: fields.segments, indicator: fields.indicator, label: fields.segment }}
           data={[
             { value: 'auto', label: 'As the device' },

@@ -3,7 +3,12 @@ import { data, Form } from 'react-router';
 import { z } from 'zod';
 import { act, enter, formOf, parse } from '~/door.server';
 import { invite } from '~/services/invitations.server';
-import { changePractice, ownerOnly, practicePeople, practiceSchema } from '~/services/practice.server';
+import {
+  changePractice,
+  ownerOnly,
+  practicePeople,
+  practiceSchema,
+} from '~/services/practice.server';
 import { Notice } from '~/ui/parts/Notice';
 import { TimeZoneSelect } from '~/ui/parts/TimeZoneSelect';
 import { shortDay } from '~/ui/parts/words';
@@ -43,7 +48,10 @@ export async function action({ context, request }: Route.ActionArgs) {
   });
 }
 
-function Owner({ loaderData, actionData }: Pick<Route.ComponentProps, 'loaderData' | 'actionData'>) {
+function Owner({
+  loaderData,
+  actionData,
+}: Pick<Route.ComponentProps, 'loaderData' | 'actionData'>) {
   const refused = actionData?.ok === false ? actionData : null;
   const done = actionData?.ok ? actionData : null;
   const { practice } = loaderData;

@@ -2,7 +2,12 @@ import { Button, PasswordInput, TextInput } from '@mantine/core';
 import { Form, redirect, useNavigation } from 'react-router';
 import { principalContext, requestContext, settingContext } from '~/context.server';
 import { act, cookieFor, formOf, homeOf, parse } from '~/door.server';
-import { demoSignIns, needsSetUp, signInDemo, signInWithPassPhrase } from '~/services/accounts.server';
+import {
+  demoSignIns,
+  needsSetUp,
+  signInDemo,
+  signInWithPassPhrase,
+} from '~/services/accounts.server';
 import { Gate } from '~/ui/parts/Gate';
 import { Notice } from '~/ui/parts/Notice';
 import { z } from 'zod';
@@ -17,7 +22,10 @@ const formSchema = z.discriminatedUnion('intent', [
     email: z.string().trim().min(1, 'Enter your e-mail address.').max(254),
     passPhrase: z.string().min(1, 'Enter your pass phrase.').max(1000, 'That is too long.'),
   }),
-  z.object({ intent: z.literal('demo'), userId: z.uuid({ error: 'There is no such demo person.' }) }),
+  z.object({
+    intent: z.literal('demo'),
+    userId: z.uuid({ error: 'There is no such demo person.' }),
+  }),
 ]);
 
 /** Only a path of our own may be gone back to. */
@@ -109,8 +117,8 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
         </Button>
       </Form>
       <p className={classes.hint}>
-        New here? Your therapist gives you an invitation link. Lost your pass phrase? Ask for a new one
-        at your practice.
+        New here? Your therapist gives you an invitation link. Lost your pass phrase? Ask for a new
+        one at your practice.
       </p>
     </Gate>
   );

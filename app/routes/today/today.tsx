@@ -59,7 +59,8 @@ function Sessions({ last, today }: Pick<Start, 'last' | 'today'>) {
 }
 
 export default function Today({ loaderData }: Route.ComponentProps) {
-  const { version, therapistName, today, nextVisit, doneThisWeek, askedThisWeek, last } = loaderData;
+  const { version, therapistName, today, nextVisit, doneThisWeek, askedThisWeek, last } =
+    loaderData;
   if (!version) {
     return (
       <div className={classes.page}>
@@ -103,8 +104,9 @@ export default function Today({ loaderData }: Route.ComponentProps) {
       </section>
       <Sessions last={last} today={today} />
       <p className={classes.soft}>
-        {nextVisit ? `Next visit ${nearDay(nextVisit, today)}. ` : ''}Numb, dizzy, or a pain that shoots
-        or stays: stop, and see someone in person. <Link to="/settings/about">All cautions</Link>
+        {nextVisit ? `Next visit ${nearDay(nextVisit, today)}. ` : ''}Numb, dizzy, or a pain that
+        shoots or stays: stop, and see someone in person.{' '}
+        <Link to="/settings/about">All cautions</Link>
       </p>
     </div>
   );

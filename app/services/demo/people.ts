@@ -51,11 +51,13 @@ export const CLIENTS: readonly DemoClient[] = [
       { siteId: 'deep-buttock', method: 'timed', grade: 3 },
     ],
     timesPerWeek: 6,
-    message: 'After the get-out, before your shower is soon enough. Let the ball do it; do not push.',
+    message:
+      'After the get-out, before your shower is soon enough. Let the ball do it; do not push.',
     notes: 'Hauls on the left. Back at full rig from the new season.',
     nextVisitIn: 0,
     second: {
-      reason: 'Low back falls within the session and over the weeks; one more point, pressure unchanged.',
+      reason:
+        'Low back falls within the session and over the weeks; one more point, pressure unchanged.',
       sites: [
         { siteId: 'side-low-back', method: 'fade', points: 2, setup: 1 },
         { siteId: 'below-ridge', method: 'timed', grade: 4 },

@@ -6,7 +6,15 @@ import { chanceFrom, simulate, type SimulatedSession } from '#core/simulation';
 import { eq, sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import { type Database } from '~/db/open.server';
-import { client, practice, practisedSession, routine, routineVersion, sessionEvent, user } from '~/db/schema.server';
+import {
+  client,
+  practice,
+  practisedSession,
+  routine,
+  routineVersion,
+  sessionEvent,
+  user,
+} from '~/db/schema.server';
 import { hashPassword } from '../secret.server';
 import { CLIENTS, PRACTICE, STAFF, type DemoClient, type DemoSite } from './people';
 
@@ -35,7 +43,11 @@ function routineOf(person: DemoClient, sites: readonly DemoSite[], newId: () => 
       const setup = site.setups[wish.setup ?? 0] ?? site.setups[0];
       return {
         ...item,
-        ...(setup && { toolId: setup.toolId, positionId: setup.positionId, instructions: setup.how }),
+        ...(setup && {
+          toolId: setup.toolId,
+          positionId: setup.positionId,
+          instructions: setup.how,
+        }),
         dose: wish.method ? usualDose(site, wish.method) : item.dose,
         grade: wish.grade ?? item.grade,
         points: wish.points ?? item.points,
@@ -83,14 +95,18 @@ function sessionRow(session: SimulatedSession, clientId: string, content: Routin
   };
 }
 
-async function seedClient({ tx, practiceId, staff, passwordHash, today }: Context, person: DemoClient) {
+async function seedClient(
+  { tx, practiceId, staff, passwordHash, today }: Context,
+  person: DemoClient,
+) {
   const newId = idsFrom(person.seed);
   const from = addDays(today, -WEEKS * 7);
   const secondFrom = addDays(from, SECOND_AFTER_WEEKS * 7);
   const at = noonOf(from);
   const [clientId, userId, routineId] = [newId(at), newId(at), newId(at)];
   const therapistId = staff.get(person.therapist);
-  if (!therapistId) throw new RangeError(`The demo names an unknown therapist: ${person.therapist}.`);
+  if (!therapistId)
+    throw new RangeError(`The demo names an unknown therapist: ${person.therapist}.`);
   const versions = [
     { number: 1, from, reason: 'First version.', sites: person.sites },
     ...(person.second ? [{ number: 2, from: secondFrom, ...person.second }] : []),

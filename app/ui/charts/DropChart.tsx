@@ -32,18 +32,18 @@ function StrokeMark({ stroke, x }: { stroke: Stroke; x: number }) {
   const from = y(stroke.before);
   const to = stroke.after === null ? from : y(stroke.after);
   const after = stroke.after === null ? 'not rated after' : `after ${stroke.after}`;
+  const hard = stroke.tooMuch ? '; a hold was ended for pressing too hard' : '';
+  const says = `${shortDay(stroke.day)}: before ${stroke.before}, ${after}${hard}`;
   return (
     <g>
-      <title>
-        {shortDay(stroke.day)}: before {stroke.before}, {after}
-        {stroke.tooMuch ? '; a hold was ended for pressing too hard' : ''}
-      </title>
-      <line
-        x1={x}
-        x2={x}
-        y1={from}
-        y2={Math.max(to, from + 0.1)}
-        stroke={tendernessFill(stroke.before)}
+      <title>{says}</title>
+      <rect
+        x={x - 3}
+        y={from - 3}
+        width="6"
+        height={Math.max(0, to - from) + 6}
+        rx="3"
+        fill={tendernessFill(stroke.before)}
         className={classes.stroke}
       />
       <circle cx={x} cy={from} r="2" className={classes.start} />
@@ -54,15 +54,34 @@ function StrokeMark({ stroke, x }: { stroke: Stroke; x: number }) {
   );
 }
 
-function RowChart({ row, from, to, width }: { row: DropRow; from: string; to: string; width: number }) {
-  const x = scaleLinear([dayNumber(from), Math.max(dayNumber(to), dayNumber(from) + 1)], [PAD.left, width - PAD.right]);
+function RowChart({
+  row,
+  from,
+  to,
+  width,
+}: {
+  row: DropRow;
+  from: string;
+  to: string;
+  width: number;
+}) {
+  const x = scaleLinear(
+    [dayNumber(from), Math.max(dayNumber(to), dayNumber(from) + 1)],
+    [PAD.left, width - PAD.right],
+  );
   const first = row.strokes[0];
   const last = row.strokes.at(-1);
   const { trend } = row;
   const start = dayNumber(row.firstDay);
   const fitted = (day: number) => (trend ? y(trend.intercept + trend.slope * (day - start)) : 0);
   return (
-    <svg width={width} height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} role="img" aria-label={describe(row)}>
+    <svg
+      width={width}
+      height={HEIGHT}
+      viewBox={`0 0 ${width} ${HEIGHT}`}
+      role="img"
+      aria-label={describe(row)}
+    >
       {[0, 5, 10].map((grade) => (
         <g key={grade}>
           <line
@@ -108,14 +127,26 @@ function RowChart({ row, from, to, width }: { row: DropRow; from: string; to: st
 }
 
 function TimeLine({ from, to, width }: { from: string; to: string; width: number }) {
-  const x = scaleLinear([dayNumber(from), Math.max(dayNumber(to), dayNumber(from) + 1)], [PAD.left, width - PAD.right]);
+  const x = scaleLinear(
+    [dayNumber(from), Math.max(dayNumber(to), dayNumber(from) + 1)],
+    [PAD.left, width - PAD.right],
+  );
   const weeks = Math.max(1, Math.floor((dayNumber(to) - dayNumber(from)) / 7));
   const every = Math.ceil(weeks / Math.max(2, Math.floor(width / 90)));
-  const ticks = Array.from({ length: Math.floor(weeks / every) + 1 }, (_, n) => dayNumber(from) + n * every * 7);
+  const ticks = Array.from(
+    { length: Math.floor(weeks / every) + 1 },
+    (_, n) => dayNumber(from) + n * every * 7,
+  );
   return (
     <svg width={width} height="22" aria-hidden>
       {ticks.map((day) => (
-        <text key={day} x={x(day)} y="14" textAnchor={day === dayNumber(from) ? 'start' : 'middle'} className={classes.grade}>
+        <text
+          key={day}
+          x={x(day)}
+          y="14"
+          textAnchor={day === dayNumber(from) ? 'start' : 'middle'}
+          className={classes.grade}
+        >
           {shortDay(new Date(day * DAY_MS).toISOString().slice(0, 10))}
         </text>
       ))}
@@ -127,7 +158,15 @@ function TimeLine({ from, to, width }: { from: string; to: string; width: number
  * The drop chart: one row per site and side; each session a stroke from the rating before down to the
  * rating after, with the robust trend of the ratings before dashed through them.
  */
-export function DropChart({ rows, from, to }: { rows: readonly DropRow[]; from: string; to: string }) {
+export function DropChart({
+  rows,
+  from,
+  to,
+}: {
+  rows: readonly DropRow[];
+  from: string;
+  to: string;
+}) {
   const { ref, width: measured } = useElementSize<HTMLDivElement>();
   const width = measured || 640;
   return (

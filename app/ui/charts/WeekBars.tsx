@@ -15,21 +15,48 @@ export function WeekBars({ weeks }: { weeks: readonly WeekCount[] }) {
   const says = weeks
     .map((week) => `week of ${shortDay(week.monday)}: ${week.done} of ${week.asked}`)
     .join('; ');
-  const every = Math.ceil(weeks.length / 5);
+  const every = Math.ceil(weeks.length / 4);
   return (
-    <svg width={width} height={HEIGHT} role="img" aria-label={`Sessions done of those asked, ${says}.`}>
+    <svg
+      width={width}
+      height={HEIGHT}
+      role="img"
+      aria-label={`Sessions done of those asked, ${says}.`}
+    >
       {weeks.map((week, index) => (
         <g key={week.monday} transform={`translate(${index * COLUMN},0)`}>
-          <rect x="5" width="18" y={BASE - tall(week.asked)} height={tall(week.asked)} className={classes.asked} />
-          <rect x="5" width="18" y={BASE - tall(week.done)} height={tall(week.done)} className={classes.done} />
-          <text x="14" y={BASE - tall(Math.max(week.done, week.asked)) - 5} textAnchor="middle" className={classes.count}>
+          <rect
+            x="5"
+            width="18"
+            y={BASE - tall(week.asked)}
+            height={tall(week.asked)}
+            className={classes.asked}
+          />
+          <rect
+            x="5"
+            width="18"
+            y={BASE - tall(week.done)}
+            height={tall(week.done)}
+            className={classes.done}
+          />
+          <text
+            x="14"
+            y={BASE - tall(Math.max(week.done, week.asked)) - 5}
+            textAnchor="middle"
+            className={classes.count}
+          >
             {week.done}
           </text>
           <text x="14" y={BASE + 15} textAnchor="middle" className={classes.small}>
             /{week.asked}
           </text>
           {index % every === 0 && (
-            <text x="0" y={BASE + 34} className={classes.small}>
+            <text
+              x={index === weeks.length - 1 ? COLUMN - 2 : 0}
+              y={BASE + 34}
+              textAnchor={index === weeks.length - 1 ? 'end' : 'start'}
+              className={classes.small}
+            >
               {shortDay(week.monday)}
             </text>
           )}

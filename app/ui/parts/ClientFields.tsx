@@ -14,7 +14,13 @@ export interface ClientValues {
 }
 
 /** The fields of a client's details, with their sentences. */
-export function ClientFields({ values, errors }: { values: ClientValues; errors: Record<string, string> }) {
+export function ClientFields({
+  values,
+  errors,
+}: {
+  values: ClientValues;
+  errors: Record<string, string>;
+}) {
   return (
     <div className={classes.fields}>
       <TextInput name="name" label="Name" defaultValue={values.name} error={errors.name} />
@@ -48,7 +54,11 @@ export function ClientFields({ values, errors }: { values: ClientValues; errors:
           name="affectedSide"
           aria-labelledby="affected-side"
           defaultValue={values.affectedSide}
-          classNames={{ root: classes.segments, indicator: classes.indicator, label: classes.segment }}
+          classNames={{
+            root: classes.segments,
+            indicator: classes.indicator,
+            label: classes.segment,
+          }}
           data={[
             { value: '', label: 'Neither' },
             { value: 'left', label: 'Left' },

@@ -12,7 +12,8 @@ function explain(error: unknown): { title: string; message: string } {
   }
   return {
     title: 'Something broke on our side',
-    message: 'Nothing you entered was changed by this. Try again; if it keeps happening, tell your practice.',
+    message:
+      'Nothing you entered was changed by this. Try again; if it keeps happening, tell your practice.',
   };
 }
 

@@ -3,7 +3,17 @@ import classes from './Gate.module.css';
 import { Wordmark } from './Wordmark';
 
 /** The page before one is inside: signing in, joining, setting up. */
-export function Gate({ title, lead, children, aside }: { title: string; lead?: ReactNode; children: ReactNode; aside?: ReactNode }) {
+export function Gate({
+  title,
+  lead,
+  children,
+  aside,
+}: {
+  title: string;
+  lead?: ReactNode;
+  children: ReactNode;
+  aside?: ReactNode;
+}) {
   return (
     <main className={classes.gate}>
       <div className={classes.sheet} data-two={Boolean(aside)}>
@@ -16,8 +26,8 @@ export function Gate({ title, lead, children, aside }: { title: string; lead?: R
         {aside && <aside className={classes.aside}>{aside}</aside>}
       </div>
       <p className={classes.foot}>
-        Entspann guides exercises a licensed practitioner has prescribed. It does not diagnose, and it
-        does not replace being seen in person. In an emergency call your local emergency number.
+        Entspann guides exercises a licensed practitioner has prescribed. It does not diagnose, and
+        it does not replace being seen in person. In an emergency call your local emergency number.
       </p>
     </main>
   );

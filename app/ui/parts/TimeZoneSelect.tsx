@@ -6,7 +6,15 @@ const zones = () => {
 };
 
 /** Chooses an IANA time zone; the value goes with the form it stands in. */
-export function TimeZoneSelect({ value, error, description }: { value: string; error?: string; description?: string }) {
+export function TimeZoneSelect({
+  value,
+  error,
+  description,
+}: {
+  value: string;
+  error?: string;
+  description?: string;
+}) {
   return (
     <Select
       name="timeZone"

@@ -7,12 +7,7 @@ export function WeekKnots({ done, asked }: { done: number; asked: number }) {
   const knots = Math.min(MOST_DRAWN, Math.max(done, asked));
   return (
     <span className={classes.row}>
-      <svg
-        width={knots * 12 + 2}
-        height="12"
-        aria-hidden
-        className={classes.knots}
-      >
+      <svg width={knots * 12 + 2} height="12" aria-hidden className={classes.knots}>
         {knots > 1 && <line x1="6" x2={knots * 12 - 5} y1="6" y2="6" className={classes.line} />}
         {Array.from({ length: knots }, (_, n) => (
           <circle

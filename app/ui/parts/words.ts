@@ -1,12 +1,22 @@
-const DAY_MONTH = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
-const WEEKDAY = new Intl.DateTimeFormat('en-GB', { weekday: 'long', timeZone: 'UTC' });
+// Written out rather than left to each engine's own tables: server and browser must agree to the letter.
+const MONTHS =
+  'January February March April May June July August September October November December';
+const WEEKDAYS = 'Sunday Monday Tuesday Wednesday Thursday Friday Saturday';
 const DAY_MS = 86_400_000;
 
 const instantOf = (day: string) => Date.parse(`${day}T00:00:00Z`);
+const monthOf = (day: string) => MONTHS.split(' ')[Number(day.slice(5, 7)) - 1] ?? '';
+const weekdayName = (day: string) =>
+  WEEKDAYS.split(' ')[new Date(instantOf(day)).getUTCDay()] ?? '';
+const dateOf = (day: string) => Number(day.slice(8, 10));
+
+/** `Wednesday 25 November`. */
+export const longDay = (day: string): string =>
+  `${weekdayName(day)} ${dateOf(day)} ${monthOf(day)}`;
 
 /** `3 Nov`; a day of another year says so. */
 export function shortDay(day: string, today?: string): string {
-  const text = DAY_MONTH.format(instantOf(day));
+  const text = `${dateOf(day)} ${monthOf(day).slice(0, 3)}`;
   const otherYear = today !== undefined && day.slice(0, 4) !== today.slice(0, 4);
   return otherYear ? `${text} ${day.slice(0, 4)}` : text;
 }
@@ -17,7 +27,7 @@ export function nearDay(day: string, today: string): string {
   if (ago === 0) return 'today';
   if (ago === 1) return 'yesterday';
   if (ago === -1) return 'tomorrow';
-  if (ago > 1 && ago < 7) return WEEKDAY.format(instantOf(day));
+  if (ago > 1 && ago < 7) return weekdayName(day);
   return shortDay(day, today);
 }
 

@@ -16,14 +16,23 @@ function inputsOf(finding: Finding): string {
 }
 
 /** What the checks say, most severe first; each opens to its rule, inputs and source. */
-export function Findings({ findings, onSelect }: { findings: readonly Finding[]; onSelect: (itemId: string) => void }) {
+export function Findings({
+  findings,
+  onSelect,
+}: {
+  findings: readonly Finding[];
+  onSelect: (itemId: string) => void;
+}) {
   if (findings.length === 0) {
     return <p className={classes.none}>Nothing to object to.</p>;
   }
   return (
     <ul className={classes.list}>
       {findings.map((finding) => (
-        <li key={`${finding.rule}:${finding.itemId ?? ''}:${finding.reason}`} data-verdict={finding.verdict}>
+        <li
+          key={`${finding.rule}:${finding.itemId ?? ''}:${finding.reason}`}
+          data-verdict={finding.verdict}
+        >
           <p>
             {finding.verdict === 'refuse' && <strong className={classes.refuse}>Refused. </strong>}
             {finding.reason}

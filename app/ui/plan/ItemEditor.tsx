@@ -79,7 +79,17 @@ function Seconds({
   );
 }
 
-function DoseFields({ dose, site, onDose, onTrouble }: { dose: Dose; site: Site; onDose: (dose: Dose) => void; onTrouble: EditorProps['onTrouble'] }): ReactNode {
+function DoseFields({
+  dose,
+  site,
+  onDose,
+  onTrouble,
+}: {
+  dose: Dose;
+  site: Site;
+  onDose: (dose: Dose) => void;
+  onTrouble: EditorProps['onTrouble'];
+}): ReactNode {
   const cap = `cap ${clockTime(site.capSeconds)} a side`;
   switch (dose.method) {
     case 'timed':
@@ -143,7 +153,7 @@ const AFFECTED_OPTIONS = [
   { value: 'right', label: 'right' },
 ] as const;
 
-function SideFields({ item, onChange, onTrouble }: Pick<EditorProps, 'item' | 'onChange' | 'onTrouble'>) {
+function SideFields({ item, onChange }: Pick<EditorProps, 'item' | 'onChange'>) {
   return (
     <>
       <Choices
@@ -160,24 +170,19 @@ function SideFields({ item, onChange, onTrouble }: Pick<EditorProps, 'item' | 'o
           onChange(side === '' ? { affectedSide: null, extraPoints: 0 } : { affectedSide: side })
         }
       />
-      {item.affectedSide && (
-        <TypedNumber
-          label="more on it"
-          prefix="+"
-          value={item.extraPoints}
-          beside="points"
-          parse={(text) =>
-            parseCount(text, { name: 'Extra points', least: 0, most: LIMITS.extraPoints })
-          }
-          onValue={(extraPoints) => onChange({ extraPoints })}
-          onTrouble={(says) => onTrouble('extra', says)}
-        />
-      )}
     </>
   );
 }
 
-function SetupSelect({ item, site, onChange }: { item: RoutineItem; site: Site; onChange: EditorProps['onChange'] }) {
+function SetupSelect({
+  item,
+  site,
+  onChange,
+}: {
+  item: RoutineItem;
+  site: Site;
+  onChange: EditorProps['onChange'];
+}) {
   const key = (setup: { toolId: string; positionId: string }) =>
     `${setup.toolId}|${setup.positionId}`;
   return (
@@ -207,7 +212,8 @@ function SetupSelect({ item, site, onChange }: { item: RoutineItem; site: Site; 
 /** The dose of one site: everything a therapist decides about it. */
 export function ItemEditor({ item, onChange, onMethod, onTrouble, onRemove }: EditorProps) {
   const site = findSite(item.siteId);
-  if (!site) return <p>This edition does not know “{item.siteId}”. Remove it or keep the old version.</p>;
+  if (!site)
+    return <p>This edition does not know “{item.siteId}”. Remove it or keep the old version.</p>;
   const { ceilingGrade, label } = SENSITIVITY[site.sensitivity];
   const points = METHODS[item.dose.method].pointsName;
   return (
@@ -246,11 +252,28 @@ export function ItemEditor({ item, onChange, onMethod, onTrouble, onRemove }: Ed
           value={item.points}
           beside={site.midline ? '' : 'a side'}
           parse={(text) =>
-            parseCount(text, { name: points === 'points' ? 'Points' : 'Passes', least: 1, most: LIMITS.points })
+            parseCount(text, {
+              name: points === 'points' ? 'Points' : 'Passes',
+              least: 1,
+              most: LIMITS.points,
+            })
           }
           onValue={(count) => onChange({ points: count })}
           onTrouble={(says) => onTrouble('points', says)}
         />
+        {item.affectedSide && item.sides !== 'mid' && (
+          <TypedNumber
+            label={`more on the ${item.affectedSide}`}
+            prefix="+"
+            value={item.extraPoints}
+            beside="points"
+            parse={(text) =>
+              parseCount(text, { name: 'Extra points', least: 0, most: LIMITS.extraPoints })
+            }
+            onValue={(extraPoints) => onChange({ extraPoints })}
+            onTrouble={(says) => onTrouble('extra', says)}
+          />
+        )}
         <TypedNumber
           label="repetitions"
           value={item.repetitions}
@@ -275,7 +298,7 @@ export function ItemEditor({ item, onChange, onMethod, onTrouble, onRemove }: Ed
       </div>
       {!site.midline && (
         <div className={classes.sides}>
-          <SideFields item={item} onChange={onChange} onTrouble={onTrouble} />
+          <SideFields item={item} onChange={onChange} />
         </div>
       )}
       <SetupSelect item={item} site={site} onChange={onChange} />

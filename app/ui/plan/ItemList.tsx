@@ -1,5 +1,17 @@
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { useEffect, useRef } from 'react';
 import { findSite } from '#core/anatomy';
@@ -9,7 +21,9 @@ import classes from './ItemList.module.css';
 
 const Grip = () => (
   <svg width="10" height="16" aria-hidden fill="currentColor">
-    {[2, 8, 14].flatMap((y) => [2, 8].map((x) => <circle key={`${x}:${y}`} cx={x} cy={y} r="1.3" />))}
+    {[2, 8, 14].flatMap((y) =>
+      [2, 8].map((x) => <circle key={`${x}:${y}`} cx={x} cy={y} r="1.3" />),
+    )}
   </svg>
 );
 
@@ -25,8 +39,15 @@ interface RowProps {
 }
 
 function Row({ item, number, selected, refused, onSelect, onMove, onStep, onRemove }: RowProps) {
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
-    useSortable({ id: item.id });
+  const {
+    attributes,
+    listeners,
+    setNodeRef,
+    setActivatorNodeRef,
+    transform,
+    transition,
+    isDragging,
+  } = useSortable({ id: item.id });
   const name = findSite(item.siteId)?.plainName ?? item.siteId;
   const button = useRef<HTMLButtonElement>(null);
   const wasSelected = useRef(selected);

@@ -6,7 +6,13 @@ import classes from './SiteList.module.css';
 const regions = [...new Set(SITES.map((site) => site.region))];
 
 /** The sites that can be added, by region. `a` goes there; arrows walk; Enter adds. */
-export function SiteList({ counts, onAdd }: { counts: ReadonlyMap<string, number>; onAdd: (site: Site) => void }) {
+export function SiteList({
+  counts,
+  onAdd,
+}: {
+  counts: ReadonlyMap<string, number>;
+  onAdd: (site: Site) => void;
+}) {
   const list = useRef<HTMLDivElement>(null);
   useHotkeys([['a', () => list.current?.querySelector('button')?.focus()]]);
 

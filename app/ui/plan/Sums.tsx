@@ -12,34 +12,37 @@ const SIDES = [
 export function Sums({ totals, minutesPerDay }: { totals: Totals; minutesPerDay: number | null }) {
   const sides = SIDES.filter(({ side }) => totals.contact[side].most > 0);
   return (
-    <table className={classes.sums}>
-      <caption>
+    <section className={classes.panel} aria-label="What it adds up to">
+      <p className={classes.session}>
         <strong>{clockBand(totals.session)}</strong>
         <span>
-          minutes a session{minutesPerDay === null ? '' : ` of ${minutesPerDay}`}, moves and rests included
+          minutes a session{minutesPerDay === null ? '' : `, ${minutesPerDay} to hand`}; moves and
+          rests included
         </span>
-      </caption>
-      <thead>
-        <tr>
-          <th scope="col">contact</th>
-          <th scope="col">a session</th>
-          <th scope="col">a week</th>
-        </tr>
-      </thead>
-      <tbody>
-        {sides.map(({ side, name }) => (
-          <tr key={side}>
-            <th scope="row">{name}</th>
-            <td>{clockBand(totals.contact[side])}</td>
-            <td>{clockBand(totals.contactPerWeek[side])}</td>
+      </p>
+      <table className={classes.sums}>
+        <thead>
+          <tr>
+            <th scope="col">contact</th>
+            <th scope="col">a session</th>
+            <th scope="col">a week</th>
           </tr>
-        ))}
-        <tr>
-          <th scope="row">hands</th>
-          <td>{clockBand(totals.hands)}</td>
-          <td />
-        </tr>
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {sides.map(({ side, name }) => (
+            <tr key={side}>
+              <th scope="row">{name}</th>
+              <td>{clockBand(totals.contact[side])}</td>
+              <td>{clockBand(totals.contactPerWeek[side])}</td>
+            </tr>
+          ))}
+          <tr>
+            <th scope="row">hands</th>
+            <td>{clockBand(totals.hands)}</td>
+            <td />
+          </tr>
+        </tbody>
+      </table>
+    </section>
   );
 }

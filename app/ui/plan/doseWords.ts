@@ -20,7 +20,8 @@ export function countWords(item: RoutineItem): string {
   const each = item.dose.method === 'sweep' ? 'pass' : 'point';
   const points = counted(item.points, each, each === 'pass' ? 'passes' : 'points');
   const times = item.repetitions > 1 ? ` × ${item.repetitions}` : '';
-  const where = item.sides === 'both' ? ' a side' : item.sides === 'mid' ? '' : `, ${item.sides} only`;
+  const where =
+    item.sides === 'both' ? ' a side' : item.sides === 'mid' ? '' : `, ${item.sides} only`;
   const extra =
     item.extraPoints > 0 && item.affectedSide ? `, +${item.extraPoints} ${item.affectedSide}` : '';
   return `${points}${times}${where}${extra}`;

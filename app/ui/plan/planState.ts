@@ -35,7 +35,11 @@ export const startOf = (routine: Routine): PlanState => ({
   past: [],
 });
 
-const withRoutine = (state: PlanState, routine: Routine, rest: Partial<PlanState> = {}): PlanState => ({
+const withRoutine = (
+  state: PlanState,
+  routine: Routine,
+  rest: Partial<PlanState> = {},
+): PlanState => ({
   ...state,
   routine,
   past: [...state.past, state.routine].slice(-UNDO_DEPTH),
@@ -56,8 +60,11 @@ function moved(items: readonly RoutineItem[], id: string, to: number): RoutineIt
   return [...others.slice(0, place), item, ...others.slice(place)];
 }
 
-function withoutTroublesOf(troubles: PlanState['troubles'], id: string): PlanState['troubles'] {
-  return Object.fromEntries(Object.entries(troubles).filter(([key]) => !key.startsWith(`${id}:`)));
+/** Without the troubles of one field, or of all fields of an item. */
+function withoutTroublesOf(troubles: PlanState['troubles'], of: string): PlanState['troubles'] {
+  return Object.fromEntries(
+    Object.entries(troubles).filter(([key]) => key !== of && !key.startsWith(`${of}:`)),
+  );
 }
 
 /** What the plan is after a therapist’s move. */
@@ -101,7 +108,7 @@ export function plan(state: PlanState, action: PlanAction): PlanState {
     case 'message':
       return withRoutine(state, { ...routine, message: action.message });
     case 'trouble': {
-      const { [action.field]: _gone, ...others } = state.troubles;
+      const others = withoutTroublesOf(state.troubles, action.field);
       return {
         ...state,
         troubles: action.says === null ? others : { ...others, [action.field]: action.says },

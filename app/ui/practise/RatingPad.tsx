@@ -7,12 +7,20 @@ const ROWS = [
 ];
 
 /** Large buttons for a rating 0 to 10, the low ones nearest the thumb. */
-export function RatingPad({ question, loud, onRate }: { question: string; loud: boolean; onRate: (grade: number) => void }) {
+export function RatingPad({
+  question,
+  loud,
+  onRate,
+}: {
+  question: string;
+  loud: boolean;
+  onRate: (grade: number) => void;
+}) {
   return (
     <div className={classes.pad} role="group" aria-label={question}>
       <p className={classes.question} data-loud={loud}>
         {question}
-        <span>0 nothing · 10 the worst there is</span>
+        <span>0 nothing · 10 worst</span>
       </p>
       {ROWS.map((grades) => (
         <div key={grades[0]} className={classes.row}>

@@ -32,10 +32,16 @@ async function post(session: SessionHead, events: readonly SessionEvent[]): Prom
   });
   if (answer.ok) return { kind: 'stored' };
   if (answer.type === 'opaqueredirect' || answer.status === 401 || answer.status === 403) {
-    return { kind: 'later', says: 'You are signed out. Sign in again; your log is kept on this device.' };
+    return {
+      kind: 'later',
+      says: 'You are signed out. Sign in again; your log is kept on this device.',
+    };
   }
   if (answer.status >= 500 || answer.status === 408 || answer.status === 429) {
-    return { kind: 'later', says: 'The practice’s server does not answer. Your log is kept on this device.' };
+    return {
+      kind: 'later',
+      says: 'The practice’s server does not answer. Your log is kept on this device.',
+    };
   }
   const body = (await answer.json().catch(() => null)) as { message?: string } | null;
   return { kind: 'refused', says: body?.message ?? 'Part of the log could not be stored.' };

@@ -9,9 +9,7 @@ export interface Letter {
 
 /** What became of a batch: `later` keeps it and tries again, `refused` can never be stored. */
 export type Delivery =
-  | { kind: 'stored' }
-  | { kind: 'later'; says: string }
-  | { kind: 'refused'; says: string };
+  { kind: 'stored' } | { kind: 'later'; says: string } | { kind: 'refused'; says: string };
 
 export interface OutboxStatus {
   waiting: number;
@@ -80,7 +78,10 @@ export function createOutbox(outside: OutboxOutside): Outbox {
         session,
         batch.map(({ event }) => event),
       )
-      .catch((): Delivery => ({ kind: 'later', says: 'No connection. Your log is kept on this device.' }));
+      .catch((): Delivery => ({
+        kind: 'later',
+        says: 'No connection. Your log is kept on this device.',
+      }));
   };
 
   const run = async () => {

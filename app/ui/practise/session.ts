@@ -1,5 +1,13 @@
 import { type HoldStep } from '#core/routine';
-import { apply, begin, due, replay, type EventBody, type SessionEvent, type SessionState } from '#core/session';
+import {
+  apply,
+  begin,
+  due,
+  replay,
+  type EventBody,
+  type SessionEvent,
+  type SessionState,
+} from '#core/session';
 
 /** What starts a session: which it is, and the version it follows. */
 export interface SessionHead {
@@ -45,7 +53,11 @@ export function createSession(
   };
   const settleTime = (): boolean => {
     let changed = false;
-    for (let owed = due(current.state, outside.now()); owed; owed = due(current.state, outside.now())) {
+    for (
+      let owed = due(current.state, outside.now());
+      owed;
+      owed = due(current.state, outside.now())
+    ) {
       if (!take(owed.body, owed.at)) break;
       changed = true;
     }

@@ -38,7 +38,12 @@ export function ClientSearch() {
   const clients = fetcher.data?.clients ?? [];
 
   return (
-    <Combobox store={combobox} onOptionSubmit={open} withinPortal={false} classNames={{ dropdown: classes.dropdown, option: classes.option }}>
+    <Combobox
+      store={combobox}
+      onOptionSubmit={open}
+      withinPortal={false}
+      classNames={{ dropdown: classes.dropdown, option: classes.option }}
+    >
       <Combobox.Target>
         <TextInput
           ref={field}
@@ -63,7 +68,9 @@ export function ClientSearch() {
           ))}
           {clients.length === 0 && (
             <Combobox.Empty>
-              {fetcher.state === 'loading' ? 'Looking' : 'No client of this practice has that name.'}
+              {fetcher.state === 'loading'
+                ? 'Looking'
+                : 'No client of this practice has that name.'}
             </Combobox.Empty>
           )}
         </Combobox.Options>

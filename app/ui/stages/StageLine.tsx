@@ -32,7 +32,11 @@ export function StageLine({ stages }: { stages: Stage[] }) {
           >
             <Knot stage={stage} />
             {stage.to ? (
-              <Link to={stage.to} className={classes.name} aria-current={stage.here ? 'page' : undefined}>
+              <Link
+                to={stage.to}
+                className={classes.name}
+                aria-current={stage.here ? 'page' : undefined}
+              >
                 {stage.name}
               </Link>
             ) : (

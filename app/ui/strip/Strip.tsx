@@ -66,14 +66,16 @@ function describe(layout: Layout, numbers: ReadonlyMap<string, number>): string 
 function Ticks({ total, x }: { total: number; x: (seconds: number) => number }) {
   const minutes = Math.floor(total / 60);
   const step = minutes > 24 ? 5 : minutes > 12 ? 2 : 1;
-  return Array.from({ length: Math.floor(minutes / step) + 1 }, (_, n) => n * step).map((minute) => (
-    <g key={minute} transform={`translate(${x(minute * 60)},${FOOT - 10})`}>
-      <line y2="5" className={classes.tick} />
-      <text y="18" textAnchor={minute === 0 ? 'start' : 'middle'} className={classes.small}>
-        {minute === 0 ? '0 min' : minute}
-      </text>
-    </g>
-  ));
+  return Array.from({ length: Math.floor(minutes / step) + 1 }, (_, n) => n * step).map(
+    (minute) => (
+      <g key={minute} transform={`translate(${x(minute * 60)},${FOOT - 10})`}>
+        <line y2="5" className={classes.tick} />
+        <text y="18" textAnchor={minute === 0 ? 'start' : 'middle'} className={classes.small}>
+          {minute === 0 ? '0 min' : minute}
+        </text>
+      </g>
+    ),
+  );
 }
 
 function Bands({ layout, x }: { layout: Layout; x: (seconds: number) => number }) {
@@ -181,7 +183,13 @@ export function Strip({
               <stop offset="0" className={classes.fadeFrom} />
               <stop offset="1" className={classes.fadeTo} />
             </linearGradient>
-            <pattern id="strip-sweep" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <pattern
+              id="strip-sweep"
+              width="6"
+              height="6"
+              patternUnits="userSpaceOnUse"
+              patternTransform="rotate(45)"
+            >
               <rect width="6" height="6" className={classes.sweepGround} />
               <line y2="6" className={classes.sweepLine} />
             </pattern>
@@ -210,7 +218,10 @@ export function Strip({
           ))}
           {labels.map((label) => {
             const group = groups.find((one) => one.key === label.key);
-            const tallest = Math.max(0, ...(group?.blocks.map((block) => box(block, x).height) ?? []));
+            const tallest = Math.max(
+              0,
+              ...(group?.blocks.map((block) => box(block, x).height) ?? []),
+            );
             const reach = group?.side === 'mid' ? tallest / 2 : tallest;
             return (
               <text

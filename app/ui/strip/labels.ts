@@ -40,7 +40,10 @@ export function placeLabels(
           const centre = Math.max(free + half, Math.min(wish.centre, until - half));
           return { text, half, centre };
         })
-        .find(({ half, centre }) => centre + half <= until + 0.01 && Math.abs(centre - wish.centre) <= half);
+        .find(
+          ({ half, centre }) =>
+            centre + half <= until + 0.01 && Math.abs(centre - wish.centre) <= half,
+        );
       if (!fit) return;
       placed.push({ key: wish.key, row, centre: fit.centre, text: fit.text });
       free = fit.centre + fit.half + GAP;

@@ -1,5 +1,14 @@
 /** One plum hue from pale to deep for the rating 0–10; 7 and over share the deepest. */
-const FILLS = ['#F1E7EE', '#EBDCE6', '#E3CFDC', '#D6B9CC', '#C59BB9', '#A9759B', '#8A4F7B', '#5B2A4E'];
+const FILLS = [
+  '#F1E7EE',
+  '#EBDCE6',
+  '#E3CFDC',
+  '#D6B9CC',
+  '#C59BB9',
+  '#A9759B',
+  '#8A4F7B',
+  '#5B2A4E',
+];
 const DARK_INK = '#2B1826';
 const PALE_INK = '#FBF5F9';
 /** From this grade on the numeral is printed pale; both ways pass AA. */

@@ -1,8 +1,7 @@
 import fc from 'fast-check';
 import { findSite, SITES, type SiteId } from '#core/anatomy';
 import { type Dose } from '#core/dosage';
-import { newItem } from './newItem';
-import { type Routine, type RoutineItem } from './routine';
+import { newItem, type Routine, type RoutineItem } from '#core/routine';
 
 /** Routines for tests. */
 export function itemFor(siteId: SiteId, change: Partial<RoutineItem> = {}): RoutineItem {
@@ -27,7 +26,9 @@ export const sweep = (sweepSeconds: number): Dose => ({ method: 'sweep', sweepSe
 
 const anyDose = fc.oneof(
   fc.integer({ min: 5, max: 120 }).map(timed),
-  fc.tuple(fc.integer({ min: 20, max: 60 }), fc.integer({ min: 60, max: 180 })).map(([a, b]) => fade(a, b)),
+  fc
+    .tuple(fc.integer({ min: 20, max: 60 }), fc.integer({ min: 60, max: 180 }))
+    .map(([a, b]) => fade(a, b)),
   fc.integer({ min: 20, max: 180 }).map(sweep),
 );
 

@@ -1,0 +1,123 @@
+import { eq } from 'drizzle-orm';
+import { type Database } from '~/db/open.server';
+import { practice, user } from '~/db/schema.server';
+import { type Routine } from '#core/routine';
+import { itemFor, routineWith, timed } from '#core/examples';
+import { v7 as uuid } from 'uuid';
+import { openSignIn, principalOf, setUpPractice } from '../accounts.server';
+import { addClient, clientSchema } from '../clientFile.server';
+import { invite, join } from '../invitations.server';
+import { issue } from '../planning.server';
+import { type Principal, type Setting } from '../setting.server';
+
+export const NOW = new Date('2026-03-10T17:00:00Z');
+export const PASS_PHRASE = 'lantern on the quay';
+
+/** A setting whose clock stands until it is moved. */
+export function settingFor(db: Database): Setting & { moveTo: (at: Date) => void } {
+  let at = NOW;
+  return {
+    db,
+    now: () => at,
+    demo: false,
+    setUpCode: 'open-sesame',
+    moveTo: (next) => {
+      at = next;
+    },
+  };
+}
+
+async function principal(setting: Setting, token: string): Promise<Principal> {
+  const who = await principalOf(setting, token);
+  if (!who) throw new Error('The sign-in is not known.');
+  return who;
+}
+
+/** The first practice of an installation, with its owner signed in. */
+export async function setUp(setting: Setting): Promise<Principal> {
+  const token = await setUpPractice(
+    setting,
+    {
+      code: setting.setUpCode,
+      practiceName: 'Lamp Street Rooms',
+      timeZone: 'Europe/Copenhagen',
+      name: 'Runa Dahl',
+      email: 'runa@lampstreet.example',
+      passPhrase: PASS_PHRASE,
+    },
+    'test',
+  );
+  return principal(setting, token);
+}
+
+/** Another practice in the same database, as an operator of several would have. */
+export async function secondPractice(setting: Setting): Promise<Principal> {
+  const practiceId = uuid();
+  const owner = { id: uuid(), role: 'owner' as const };
+  await setting.db
+    .insert(practice)
+    .values({ id: practiceId, name: 'Other Rooms', timeZone: 'UTC', createdAt: NOW });
+  await setting.db.insert(user).values({
+    ...owner,
+    practiceId,
+    name: 'Ossian Reed',
+    email: `ossian-${practiceId}@other.example`,
+    passwordHash: 'x',
+    createdAt: NOW,
+  });
+  return principal(setting, await openSignIn(setting, owner, 'test'));
+}
+
+export const details = (change: Record<string, unknown> = {}) =>
+  clientSchema.parse({
+    name: 'Tove Lark',
+    occupation: 'stage painter',
+    timeZone: 'Europe/Copenhagen',
+    minutesPerDay: '12',
+    affectedSide: 'left',
+    nextVisit: '',
+    notes: '',
+    ...change,
+  });
+
+/** A client of a therapist, joined and signed in. */
+export async function joinedClient(setting: Setting, therapist: Principal, name = 'Tove Lark') {
+  const clientId = await addClient(setting, therapist, details({ name }));
+  const { token } = await invite(setting, therapist, { role: 'client', clientId });
+  const joined = await join(
+    setting,
+    token,
+    {
+      name,
+      email: `${clientId}@client.example`,
+      passPhrase: PASS_PHRASE,
+      timeZone: 'Europe/Copenhagen',
+    },
+    'test',
+  );
+  return { clientId, who: await principal(setting, joined.token) };
+}
+
+export const shortRoutine = (): Routine =>
+  routineWith(itemFor('breastbone', { id: 'one', dose: timed(20), grade: 2 }));
+
+/** Issues a routine and returns the version's id. */
+export async function issueTo(
+  setting: Setting,
+  therapist: Principal,
+  clientId: string,
+  content: Routine = shortRoutine(),
+  baseNumber = 0,
+): Promise<string> {
+  const versionId = uuid();
+  await issue(setting, therapist, clientId, {
+    baseNumber,
+    versionId,
+    reason: 'For the test.',
+    content,
+  });
+  return versionId;
+}
+
+export const emailOf = async (db: Database, userId: string) =>
+  (await db.select({ email: user.email }).from(user).where(eq(user.id, userId)))[0]?.email ?? '';

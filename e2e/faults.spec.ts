@@ -1,0 +1,345 @@
+import { type APIRequestContext } from '@playwright/test';
+import {
+  addClient,
+  addSite,
+  expect,
+  inviteFrom,
+  joinBy,
+  otherDevice,
+  PASS_PHRASE,
+  stepInAs,
+  test,
+} from './support/test';
+
+const HOSTILE = [
+  '',
+  '   ',
+  '-1',
+  '0',
+  '1e9',
+  '99999999999999999999',
+  '10 kg',
+  "'; drop table client; --",
+  '<script>alert(1)</script>',
+  'x'.repeat(5000),
+  '\u0000',
+  '２',
+  'NaN',
+];
+
+const CLIENT_FIELDS = [
+  'name',
+  'occupation',
+  'timeZone',
+  'minutesPerDay',
+  'affectedSide',
+  'nextVisit',
+  'notes',
+];
+const GOOD: Record<string, string> = {
+  name: 'Probe',
+  occupation: 'tester',
+  timeZone: 'UTC',
+  minutesPerDay: '10',
+  affectedSide: '',
+  nextVisit: '',
+  notes: '',
+};
+
+/** What may answer a hostile form: taken, turned down, or sent on, but never broken. */
+async function expectNoBreak(
+  request: APIRequestContext,
+  path: string,
+  form: Record<string, string>,
+) {
+  const answer = await request.post(path, { form, maxRedirects: 0 });
+  expect([path, form, answer.status() < 500]).toEqual([path, form, true]);
+  return answer.status();
+}
+
+test('every form takes hostile values with a refusal and never breaks', async ({ page }) => {
+  await stepInAs(page, 'Maren');
+  const file = await addClient(page, 'Hostile Ground');
+  for (const field of CLIENT_FIELDS) {
+    for (const value of HOSTILE) {
+      await expectNoBreak(page.request, `${file}/details`, {
+        intent: 'change',
+        ...GOOD,
+        [field]: value,
+      });
+    }
+  }
+  for (const value of HOSTILE) {
+    await expectNoBreak(page.request, `${file}/details`, { intent: value });
+    for (const field of ['name', 'timeZone', 'quietAfterDays']) {
+      const practice = {
+        name: 'Sandholm Quay Practice',
+        timeZone: 'Europe/Copenhagen',
+        quietAfterDays: '4',
+      };
+      await expectNoBreak(page.request, '/settings/practice', {
+        intent: 'change',
+        ...practice,
+        [field]: value,
+      });
+    }
+  }
+  await expectNoBreak(page.request, '/settings/practice', {
+    intent: 'change',
+    name: 'Sandholm Quay Practice',
+    timeZone: 'Europe/Copenhagen',
+    quietAfterDays: '4',
+  });
+  expect(await expectNoBreak(page.request, '/clients/new', { ...GOOD, minutesPerDay: '-5' })).toBe(
+    422,
+  );
+  expect(await expectNoBreak(page.request, '/clients/new', {})).toBe(422);
+  expect(await expectNoBreak(page.request, '/clients/new', GOOD)).toBe(302);
+});
+
+test('the plan takes no damaged routine', async ({ page }) => {
+  await stepInAs(page, 'Maren');
+  const file = await addClient(page, 'Damaged Plans');
+  await addSite(page, 'Skull base');
+  const issued = page.waitForRequest(
+    (request) => request.method() === 'POST' && request.postData()?.includes('"issue"') === true,
+  );
+  await page.getByRole('button', { name: 'Issue version 1' }).click();
+  const good = JSON.parse((await issued).postData() ?? '{}') as Record<string, unknown> & {
+    content: { items: Record<string, unknown>[] };
+  };
+  await expect(page.getByText('Version 1 is issued.')).toBeVisible();
+  const [item] = good.content.items;
+  const send = (data: unknown) =>
+    page.request.post(`${file}/plan`, {
+      data: data as Record<string, unknown>,
+      headers: { 'Content-Type': 'application/json' },
+    });
+  const withItem = (change: Record<string, unknown>) => ({
+    ...good,
+    versionId: crypto.randomUUID(),
+    baseNumber: 1,
+    reason: 'probe',
+    content: { ...good.content, items: [{ ...item, ...change }] },
+  });
+  const bad = [
+    {},
+    [],
+    'issue',
+    { intent: 'explode' },
+    { ...good, content: null },
+    { ...good, versionId: 'x' },
+    ...[-1, 11, 1.5, '4', null, 1e300].map((grade) => withItem({ grade })),
+    ...[0, -3, 7, 1e9].map((points) => withItem({ points })),
+    withItem({ siteId: 'elbow-of-doom' }),
+    withItem({ toolId: '../../etc/passwd' }),
+    withItem({ dose: { method: 'hammer' } }),
+    withItem({ dose: { method: 'timed', holdSeconds: 5000 } }),
+    withItem({ sides: 'mid' }),
+    withItem({ instructions: 'x'.repeat(601) }),
+  ];
+  for (const data of bad) {
+    const answer = await send(data);
+    expect([data, answer.status()]).toEqual([data, 422]);
+  }
+  const unreadable = await page.request.post(`${file}/plan`, {
+    data: '{"intent":',
+    headers: { 'Content-Type': 'application/json' },
+  });
+  expect(unreadable.status()).toBe(400);
+  // The same form again is the same version, not another.
+  expect((await send(good)).status()).toBe(200);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Issue version 2' })).toBeVisible();
+});
+
+test('typed figures that cannot be read say why, stay as typed and stop the issue', async ({
+  page,
+}) => {
+  await stepInAs(page, 'Maren');
+  await addClient(page, 'Typed Figures');
+  await addSite(page, 'Side low-back');
+  const hold = page.getByLabel('hold', { exact: true });
+  const issue = page.getByRole('button', { name: 'Issue version 1' });
+  for (const [text, says] of [
+    ['30 kg', 'The hold time is a length of time: write 45, 1:30 or 2 min.'],
+    ['', 'The hold time is a length of time: write 45, 1:30 or 2 min.'],
+    ['-4', 'The hold time must be at least 1 s.'],
+    ['999999', 'The hold time must be at most 600 s.'],
+  ] as const) {
+    await hold.fill(text);
+    await expect(page.getByText(says).first()).toBeVisible();
+    await expect(hold).toHaveValue(text);
+    await expect(issue).toBeDisabled();
+  }
+  await hold.fill('1 min');
+  await expect(issue).toBeEnabled();
+  await expect(page.getByRole('list', { name: 'Sites in order' })).toContainText('hold 1:00');
+});
+
+test('a form that another version has overtaken is refused, shows both and keeps the work', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await stepInAs(page, 'Maren');
+  const file = await addClient(page, 'Two Therapists');
+  await addSite(page, 'Skull base');
+  await page.getByRole('button', { name: 'Issue version 1' }).click();
+  await expect(page.getByText('Version 1 is issued.')).toBeVisible();
+
+  const { page: other, context } = await otherDevice(browser, baseURL, {
+    width: 1280,
+    height: 800,
+  });
+  await stepInAs(other, 'Idris');
+  await other.goto(`${file}/plan`);
+  await addSite(page, 'Thumb base');
+  await page.getByLabel('Why this version').fill('Thumb too.');
+  await addSite(other, 'Breastbone');
+  await other.getByLabel('Why this version').fill('Breastbone too.');
+  await other.getByRole('button', { name: 'Issue version 2' }).click();
+  await expect(other.getByText('Version 2 is issued.')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Issue version 2' }).click();
+  await expect(page.getByText(/Idris Falk issued version 2 while you were working/)).toBeVisible();
+  await expect(page.getByText('“Breastbone too.”')).toBeVisible();
+  await expect(page.getByRole('img', { name: /Breastbone/ })).toBeVisible();
+  const order = page.getByRole('list', { name: 'Sites in order' });
+  await expect(order).toContainText('Thumb base');
+  await expect(page.getByLabel('Why this version')).toHaveValue('Thumb too.');
+  await page.getByRole('button', { name: 'Go on with mine, as version 3' }).click();
+  await page.getByRole('button', { name: 'Issue version 3' }).click();
+  await expect(page.getByText('Version 3 is issued.')).toBeVisible();
+  await context.close();
+});
+
+test('pressing a button twice does the thing once', async ({ page, browser, baseURL }) => {
+  await stepInAs(page, 'Maren');
+  const file = await addClient(page, 'Double Press');
+  await addSite(page, 'Breastbone');
+  await page.getByRole('button', { name: 'Issue version 1' }).dblclick();
+  await expect(page.getByText('Version 1 is issued.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Issue version 2' })).toBeVisible();
+  const { page: phone, context } = await otherDevice(browser, baseURL);
+  await joinBy(phone, await inviteFrom(page, file), 'double@client.example');
+  await phone.goto('/practise');
+  await phone.getByRole('button', { name: 'Start' }).dblclick();
+  await phone.getByRole('button', { name: 'I’m on it' }).dblclick();
+  await expect(phone.getByText('sink in slowly')).toBeVisible();
+  await context.close();
+});
+
+test('an invitation that was used, replaced or made up says so', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await stepInAs(page, 'Maren');
+  const file = await addClient(page, 'Used Links');
+  const first = await inviteFrom(page, file);
+  const second = await inviteFrom(page, file);
+  const { page: phone, context } = await otherDevice(browser, baseURL);
+  await phone.goto(first);
+  await expect(phone.getByText(/newer invitation has replaced this one/)).toBeVisible();
+  await joinBy(phone, second, 'used@client.example');
+  await context.clearCookies();
+  await phone.goto(second);
+  await expect(phone.getByText(/has been used/)).toBeVisible();
+  await phone.goto('/join/not-a-token');
+  await expect(phone.getByText(/not known/)).toBeVisible();
+  // And the account it made signs in with its own pass phrase.
+  await phone.goto('/sign-in');
+  await phone.getByLabel('E-mail').fill('used@client.example');
+  await phone.getByLabel('Pass phrase', { exact: true }).fill('wrong wrong wrong');
+  await phone.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(phone.getByText(/do not match/)).toBeVisible();
+  await phone.getByLabel('Pass phrase', { exact: true }).fill(PASS_PHRASE);
+  await phone.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await phone.waitForURL('**/today');
+  await context.close();
+});
+
+test('every page and form stands behind the one door', async ({ page, browser, baseURL }) => {
+  await stepInAs(page, 'Maren');
+  const file = await addClient(page, 'Behind Doors');
+  const staff = [
+    '/day',
+    '/find?q=a',
+    '/clients/new',
+    `${file}/plan`,
+    `${file}/practise`,
+    `${file}/review`,
+    `${file}/details`,
+    '/settings/practice',
+  ];
+  const own = ['/today', '/practise'];
+  const anyone = ['/settings/about', '/settings/account'];
+  const { page: nobody, context } = await otherDevice(browser, baseURL);
+  for (const path of [...staff, ...own, ...anyone]) {
+    const answer = await nobody.request.get(path, { maxRedirects: 0 });
+    expect([path, answer.status(), answer.headers().location?.split('?')[0]]).toEqual([
+      path,
+      302,
+      '/sign-in',
+    ]);
+    const bare = await nobody.request.get(`${path.split('?')[0]}.data`, { maxRedirects: 0 });
+    expect([path, await bare.text()]).toEqual([path, expect.not.stringContaining('Behind Doors')]);
+  }
+  for (const path of [
+    '/clients/new',
+    `${file}/plan`,
+    `${file}/details`,
+    '/practise/events',
+    '/settings/account',
+    '/settings/practice',
+  ]) {
+    const answer = await nobody.request.post(path, { form: { intent: 'change' }, maxRedirects: 0 });
+    expect([path, answer.status()]).toEqual([path, 302]);
+  }
+  await stepInAs(nobody, 'Nuno');
+  for (const path of staff)
+    expect([path, (await nobody.request.get(path)).status()]).toEqual([path, 404]);
+  for (const path of own)
+    expect([path, (await page.request.get(path)).status()]).toEqual([path, 404]);
+  for (const path of anyone) expect((await nobody.request.get(path)).status()).toBe(200);
+  await context.close();
+});
+
+test('a request that another site sends is refused', async ({ page }) => {
+  await stepInAs(page, 'Maren');
+  const foreign: Record<string, string>[] = [
+    { Origin: 'https://elsewhere.example' },
+    { 'Sec-Fetch-Site': 'cross-site' },
+    { Origin: 'null' },
+  ];
+  for (const headers of foreign) {
+    const answer = await page.request.post('/clients/new', {
+      form: GOOD,
+      headers,
+      maxRedirects: 0,
+    });
+    expect([headers, answer.status()]).toEqual([headers, 403]);
+  }
+});
+
+test('signing in does not lead to another site, and signing out everywhere ends every device', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await page.goto('/sign-in?to=https://elsewhere.example/');
+  await page.getByRole('button', { name: /^Idris/ }).click();
+  await page.waitForURL('**/day');
+  const { page: second, context } = await otherDevice(browser, baseURL);
+  await second.goto('/sign-in?to=//elsewhere.example');
+  await second.getByRole('button', { name: /^Idris/ }).click();
+  await second.waitForURL('**/day');
+  await page.goto('/settings/account');
+  await page.getByRole('button', { name: 'Sign out everywhere' }).click();
+  await page.waitForURL('**/sign-in');
+  await second.goto('/day');
+  await expect(second).toHaveURL(/\/sign-in/);
+  await context.close();
+});

@@ -1,0 +1,190 @@
+import { type Page } from '@playwright/test';
+import {
+  addClient,
+  addSite,
+  expect,
+  inviteFrom,
+  joinBy,
+  otherDevice,
+  stepInAs,
+  test,
+} from './support/test';
+
+/** Goes through a session by its clock: full holds, ratings that fall. Returns the holds it did. */
+async function practise(page: Page, word: string): Promise<number> {
+  await page.clock.install();
+  await page.goto('/practise');
+  await page.getByRole('button', { name: 'Start' }).click();
+  let holds = 0;
+  const onIt = page.getByRole('button', { name: 'I’m on it' });
+  const rate = (grade: number) =>
+    page.getByRole('button', { name: String(grade), exact: true }).click();
+  const closing = page.getByRole('heading', { name: 'Get up slowly' });
+  for (; holds < 40; holds += 1) {
+    await expect(onIt.or(closing)).toBeVisible();
+    if (await closing.isVisible()) break;
+    await onIt.click();
+    await page.clock.runFor(3_200);
+    await rate(3);
+    const fades = await page.getByText('stay until it fades').isVisible();
+    if (fades) {
+      await page.clock.runFor(25_000);
+      await rate(1);
+    } else {
+      // The whole hold goes by; nothing is shortened.
+      await page.clock.runFor(61_000);
+      await rate(2);
+    }
+  }
+  await page.getByLabel('A word for the day').fill(word);
+  await page.getByRole('button', { name: 'Finish' }).click();
+  await expect(page.getByRole('heading', { name: 'That’s it for now' })).toBeVisible();
+  return holds;
+}
+
+test('a therapist prescribes four sites, the client joins and practises, the therapist sees the strokes', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await stepInAs(page, 'Maren');
+  const file = await addClient(page, 'Juniper Sallow');
+  for (const site of [
+    'Side low-back',
+    'Below the blade ridge',
+    'Middle of the thigh',
+    'Breastbone',
+  ]) {
+    await addSite(page, site);
+  }
+  const order = page.getByRole('list', { name: 'Sites in order' });
+  await expect(order.getByRole('listitem')).toHaveCount(4);
+
+  // Choose a line, change its method and its dose; totals and the strip follow.
+  await order.getByText('Side low-back').click();
+  const before = await page
+    .getByRole('img', { name: /^The routine along time/ })
+    .getAttribute('aria-label');
+  await page.getByRole('radio', { name: 'until it fades' }).check({ force: true });
+  await page.getByLabel('at most').fill('1:00');
+  await page.getByLabel('points', { exact: true }).fill('2');
+  await expect(order).toContainText('until it fades, 0:20–1:00 · 2 points a side');
+  const after = await page
+    .getByRole('img', { name: /^The routine along time/ })
+    .getAttribute('aria-label');
+  expect(after).not.toBe(before);
+
+  // Above the ceiling is refused with its reason and cannot be issued.
+  await page.getByLabel('pressure grade').fill('6');
+  await expect(page.getByText(/Grade 6 is above the ceiling of 5/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Issue version/ })).toBeDisabled();
+  await page.getByLabel('pressure grade').fill('4');
+  await page.getByLabel('times a week').fill('5');
+  await page.getByRole('button', { name: 'Issue version 1' }).click();
+  await expect(page.getByText('Version 1 is issued.')).toBeVisible();
+
+  const link = await inviteFrom(page, file);
+  const { page: phone, context } = await otherDevice(browser, baseURL);
+  await joinBy(phone, link, 'juniper@client.example');
+  await expect(phone.getByRole('heading', { name: 'Today’s routine' })).toBeVisible();
+  const holds = await practise(phone, 'lighter than last week');
+  // 2 points × 2 sides until it fades, and one hold a side for the two others, and the breastbone.
+  expect(holds).toBe(9);
+  await phone.clock.runFor(5_000);
+
+  await page.goto(`${file}/review`);
+  await expect(
+    page.getByRole('img', { name: /Side low-back, left: 1 rated session/ }),
+  ).toBeVisible();
+  await expect(page.getByRole('img', { name: /Breastbone: 1 rated session/ })).toBeVisible();
+  await expect(page.getByText('lighter than last week')).toBeVisible();
+  await page.goto(`${file}/practise`);
+  await expect(page.getByText('9 of 9')).toBeVisible();
+  await expect(page.getByText('finished')).toBeVisible();
+  await page.goto('/day');
+  await expect(page.getByRole('row', { name: /Juniper Sallow/ })).toContainText('1 of');
+
+  // A change makes version 2, with its reason; the client sees it.
+  await page.goto(`${file}/plan`);
+  await page.getByLabel('times a week').fill('4');
+  await expect(page.getByText('draft kept')).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('times a week')).toHaveValue('4');
+  await page.getByRole('button', { name: 'Issue version 2' }).click();
+  await expect(page.getByText(/Say why this version replaces the last one/)).toBeVisible();
+  await page.getByLabel('Why this version').fill('A day less, rehearsals.');
+  await page.getByRole('button', { name: 'Issue version 2' }).click();
+  await expect(page.getByText('Version 2 is issued.')).toBeVisible();
+  await page.goto(`${file}/review`);
+  await expect(page.getByText('A day less, rehearsals.')).toBeVisible();
+  await context.close();
+});
+
+test('a session survives a closed page and a lost network, and nothing is logged twice', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await stepInAs(page, 'Maren');
+  const file = await addClient(page, 'Corin Vetch');
+  await addSite(page, 'Breastbone');
+  await page.getByRole('button', { name: 'Issue version 1' }).click();
+  await expect(page.getByText('Version 1 is issued.')).toBeVisible();
+  const link = await inviteFrom(page, file);
+  const { page: phone, context } = await otherDevice(browser, baseURL);
+  await joinBy(phone, link, 'corin@client.example');
+  await phone.clock.install();
+  await phone.goto('/practise');
+
+  // Every second answer of the server is lost after it stored the batch.
+  let posts = 0;
+  await phone.route('**/practise/events', async (route) => {
+    posts += 1;
+    if (posts % 2 === 1) {
+      await route.fetch();
+      await route.abort();
+    } else await route.continue();
+  });
+  await phone.getByRole('button', { name: 'Start' }).click();
+  await phone.getByRole('button', { name: 'I’m on it' }).click();
+  await phone.clock.runFor(3_200);
+  await phone.getByRole('button', { name: '3', exact: true }).click();
+  await phone.clock.runFor(5_000);
+  await phone.reload();
+  // The hold goes on where it was; the machine makes up for the time.
+  await phone.clock.runFor(40_000);
+  await expect(phone.getByText('Let go')).toBeVisible();
+  await phone.getByRole('button', { name: '1', exact: true }).click();
+  await phone.getByRole('button', { name: 'Finish' }).click();
+  await expect(phone.getByRole('heading', { name: 'That’s it for now' })).toBeVisible();
+  await expect
+    .poll(async () => {
+      await phone.clock.runFor(3_000);
+      await page.goto(`${file}/practise`);
+      return page.getByRole('row').filter({ hasText: 'finished' }).count();
+    })
+    .toBe(1);
+  await expect(page.getByRole('row')).toHaveCount(2);
+  expect(posts).toBeGreaterThan(2);
+  await context.close();
+});
+
+test('stopping for a reason tells the client what to do and the therapist at once', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const { page: phone, context } = await otherDevice(browser, baseURL);
+  await stepInAs(phone, 'Ilse');
+  await phone.goto('/practise');
+  await phone.getByRole('button', { name: 'Start' }).click();
+  await phone.getByRole('button', { name: 'Stop' }).click();
+  await phone.getByRole('button', { name: /^Chest pain/ }).click();
+  await expect(phone.getByRole('heading', { name: 'Get help now' })).toBeVisible();
+  await expect(phone.getByText(/Call emergency services now/)).toBeVisible();
+  await stepInAs(page, 'Maren');
+  await expect(page.getByRole('row', { name: /Ilse Marchetti/ })).toContainText(
+    'Stopped today: chest pain',
+  );
+  await context.close();
+});

@@ -1,0 +1,150 @@
+import { type Page } from '@playwright/test';
+import { expect, otherDevice, PASS_PHRASE, test } from './support/test';
+
+/** Tabs until the wanted thing has the focus; fails when a whole round does not reach it. */
+async function tabTo(
+  page: Page,
+  name: string | RegExp,
+  key: 'Tab' | 'Shift+Tab' = 'Tab',
+): Promise<void> {
+  for (let n = 0; n < 90; n += 1) {
+    await page.keyboard.press(key);
+    const label = await page.evaluate(() => {
+      const at = document.activeElement;
+      if (!at) return '';
+      const labelled =
+        at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement
+          ? (at.labels?.[0]?.textContent ?? '')
+          : '';
+      const own = at instanceof HTMLInputElement ? '' : (at.textContent ?? '');
+      return (at.getAttribute('aria-label') ?? (labelled || own)).trim();
+    });
+    if (typeof name === 'string' ? label === name : name.test(label)) return;
+  }
+  throw new Error(`Tabbing did not reach ${String(name)}.`);
+}
+
+/** Whether what has the focus shows it. */
+const showsFocus = (page: Page) =>
+  page.evaluate(() => {
+    const at = document.activeElement;
+    if (!at) return false;
+    const style = getComputedStyle(at);
+    return (
+      style.outlineStyle !== 'none' ||
+      style.borderBottomWidth === '2px' ||
+      style.boxShadow !== 'none'
+    );
+  });
+
+test('prescribing, joining, practising and reviewing by keyboard alone', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await page.goto('/sign-in');
+  await tabTo(page, /^Maren Oltmann/);
+  await page.keyboard.press('Enter');
+  await page.waitForURL('**/day');
+
+  await tabTo(page, 'Add a client');
+  expect(await showsFocus(page)).toBe(true);
+  await page.keyboard.press('Enter');
+  await page.waitForURL('**/clients/new');
+  await tabTo(page, 'Name');
+  await page.keyboard.type('Linnea Brook');
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/\/plan$/);
+  const file = new URL(page.url()).pathname.replace(/\/plan$/, '');
+
+  // `a` goes to the sites; arrows walk; Enter adds.
+  await page.keyboard.press('a');
+  for (let added = 0; added < 4; added += 1) {
+    await expect(page.locator(':focus')).toHaveAccessibleName(/^Add /);
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('ArrowDown');
+  }
+  const order = page.getByRole('list', { name: 'Sites in order' });
+  const names = () => order.locator('button[aria-pressed]').allInnerTexts();
+  await expect(order.getByRole('listitem')).toHaveCount(4);
+  const first = (await names())[0];
+  // Alt and arrows move a line; so does the drag handle, by space and arrows.
+  await tabTo(page, /^1Skull base/);
+  await page.keyboard.press('Alt+ArrowDown');
+  expect((await names())[1]?.slice(1)).toBe(first?.slice(1));
+  await page.keyboard.press('Shift+Tab');
+  await expect(page.locator(':focus')).toHaveAccessibleName(/^Move Skull base/);
+  await page.keyboard.press('Space');
+  await page.waitForTimeout(150);
+  await page.keyboard.press('ArrowUp');
+  await page.waitForTimeout(300);
+  await page.keyboard.press('Space');
+  await expect.poll(async () => (await names())[0]).toBe(first);
+  // Delete takes the last two away, so that the session stays short.
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Delete');
+  await expect(order.getByRole('listitem')).toHaveCount(3);
+  await tabTo(page, 'points');
+  await page.keyboard.press('ArrowUp');
+  await expect(page.locator(':focus')).toHaveValue('2');
+  await page.keyboard.press('ArrowDown');
+  await tabTo(page, 'Issue version 1');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Version 1 is issued.')).toBeVisible();
+
+  await page.goto(`${file}/details`);
+  await tabTo(page, 'Make an invitation');
+  await page.keyboard.press('Enter');
+  const link = await page.locator('output').innerText();
+
+  const { page: laptop, context } = await otherDevice(browser, baseURL, {
+    width: 1280,
+    height: 800,
+  });
+  await laptop.goto(link);
+  await tabTo(laptop, 'E-mail, to sign in with');
+  await laptop.keyboard.type('linnea@client.example');
+  await laptop.keyboard.press('Tab');
+  await laptop.keyboard.type(PASS_PHRASE);
+  await laptop.keyboard.press('Enter');
+  await laptop.waitForURL('**/today');
+  await laptop.clock.install();
+  await tabTo(laptop, 'Start');
+  await laptop.keyboard.press('Enter');
+  await laptop.waitForURL('**/practise');
+  await tabTo(laptop, 'Start');
+  await laptop.keyboard.press('Enter');
+  const closing = laptop.getByRole('heading', { name: 'Get up slowly' });
+  const onIt = laptop.getByRole('button', { name: 'I’m on it' });
+  for (let holds = 0; holds < 20; holds += 1) {
+    await expect(onIt.or(closing)).toBeVisible();
+    if (await closing.isVisible()) break;
+    await tabTo(laptop, 'I’m on it');
+    expect(await showsFocus(laptop)).toBe(true);
+    await laptop.keyboard.press('Enter');
+    await laptop.clock.runFor(3_200);
+    await tabTo(laptop, '3');
+    await laptop.keyboard.press('Enter');
+    await laptop.clock.runFor(65_000);
+    await tabTo(laptop, '1');
+    await laptop.keyboard.press('Enter');
+  }
+  await tabTo(laptop, 'Finish');
+  await laptop.keyboard.press('Enter');
+  await expect(laptop.getByRole('heading', { name: 'That’s it for now' })).toBeVisible();
+  await laptop.clock.runFor(3_000);
+
+  // `/` finds a client from anywhere.
+  await page.goto('/settings/about');
+  await page.keyboard.press('/');
+  await page.keyboard.type('linn');
+  await expect(page.getByRole('option', { name: /Linnea Brook/ })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/\/plan$/);
+  await tabTo(page, 'Review');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('img', { name: /Skull base, left: 1 rated session/ })).toBeVisible();
+  await context.close();
+});

@@ -1,0 +1,184 @@
+import { randomUUID } from 'node:crypto';
+import { connect, createServer, type Socket } from 'node:net';
+import { join } from 'node:path';
+import { expect, test } from '@playwright/test';
+import { demoFolder, newFolder, removeFolder, startServer, type Running } from './support/server';
+
+/** A signed-in demo person, over plain HTTP. */
+async function signedIn(server: Running, name: string) {
+  const page = await (await fetch(`${server.url}/sign-in`)).text();
+  const at = page.indexOf(`>${name}<`);
+  const userId = [...page.slice(0, at).matchAll(/value="([0-9a-f-]{36})"/g)].at(-1)?.[1] ?? '';
+  const answer = await fetch(`${server.url}/sign-in`, {
+    method: 'POST',
+    body: new URLSearchParams({ intent: 'demo', userId }),
+    redirect: 'manual',
+  });
+  const cookie = (answer.headers.getSetCookie()[0] ?? '').split(';')[0] ?? '';
+  expect(cookie).toMatch(/^entspann=./);
+  return { cookie, setCookie: answer.headers.getSetCookie()[0] ?? '' };
+}
+
+/** The version a client would practise, read from the page’s own data. */
+async function versionOf(server: Running, cookie: string): Promise<string> {
+  const text = await (await fetch(`${server.url}/practise`, { headers: { cookie } })).text();
+  const found = /version\\?",\{[^}]*\},\\?"id\\?",\\?"([0-9a-f-]{36})/.exec(text);
+  if (found?.[1]) return found[1];
+  const ids = [
+    ...text.matchAll(/[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[0-9a-f]{4}-[0-9a-f]{12}/g),
+  ].map(([id]) => id);
+  for (const id of new Set(ids)) {
+    const probe = await log(server, cookie, { versionId: id, word: 'probe' });
+    if (probe.status === 200) return id;
+  }
+  throw new Error('No version on the page.');
+}
+
+function log(
+  server: Running,
+  cookie: string,
+  { versionId, word }: { versionId: string; word: string },
+) {
+  const at = Date.now() - 60_000;
+  const event = (seq: number, body: object) => ({ id: randomUUID(), seq, at: at + seq, ...body });
+  return fetch(`${server.url}/practise/events`, {
+    method: 'POST',
+    headers: { cookie, 'Content-Type': 'application/json' },
+    body: JSON.stringify({
+      session: { id: randomUUID(), versionId, startedAt: at },
+      events: [
+        event(0, { type: 'started' }),
+        event(1, { type: 'stopped', reason: word === 'probe' ? 'enough' : 'numb' }),
+      ],
+    }),
+  });
+}
+
+test('a second process refuses a folder that is in use, with a sentence, and the first goes on', async () => {
+  const folder = demoFolder();
+  const first = await startServer({ DATA_DIR: folder, DEMO: '1' });
+  await expect(startServer({ DATA_DIR: folder, DEMO: '1' })).rejects.toThrow(
+    /is in use by another running Entspann/,
+  );
+  expect((await fetch(`${first.url}/health`)).status).toBe(200);
+  expect(await first.stop()).toBe(0);
+  removeFolder(folder);
+});
+
+test('a log that was acknowledged is there after SIGKILL and a new start', async () => {
+  const folder = demoFolder();
+  const first = await startServer({ DATA_DIR: folder, DEMO: '1' });
+  const { cookie } = await signedIn(first, 'Odalys Brandt');
+  const versionId = await versionOf(first, cookie);
+  const answer = await log(first, cookie, { versionId, word: 'killed' });
+  expect(answer.status).toBe(200);
+  await first.stop('SIGKILL');
+  const second = await startServer({ DATA_DIR: folder, DEMO: '1' });
+  const therapist = await signedIn(second, 'Maren Oltmann');
+  const day = await (
+    await fetch(`${second.url}/day`, { headers: { cookie: therapist.cookie } })
+  ).text();
+  expect(day.slice(day.indexOf('Odalys Brandt'))).toMatch(/Stopped today: numbness/);
+  await second.stop();
+  removeFolder(folder);
+});
+
+test('shutting down finishes the request under way and frees the folder', async () => {
+  const folder = demoFolder();
+  const server = await startServer({ DATA_DIR: folder, DEMO: '1' });
+  const { cookie } = await signedIn(server, 'Maren Oltmann');
+  const underWay = fetch(`${server.url}/day`, { headers: { cookie } });
+  // The request has reached the server before the signal does.
+  await new Promise((wait) => setTimeout(wait, 15));
+  const ended = server.stop('SIGTERM');
+  expect((await underWay).status).toBe(200);
+  expect(await ended).toBe(0);
+  const again = await startServer({ DATA_DIR: folder, DEMO: '1' });
+  expect(await again.stop('SIGINT')).toBe(0);
+  removeFolder(folder);
+});
+
+test('a new installation is set up once, with the code that was printed', async ({ page }) => {
+  const folder = join(newFolder(), 'data');
+  const server = await startServer({ DATA_DIR: folder, SET_UP_CODE: 'harbour-bell' });
+  expect(server.output()).toContain('harbour-bell');
+  await page.goto(server.url);
+  await expect(page).toHaveURL(/\/set-up$/);
+  const fill = async (code: string) => {
+    await page.getByLabel('Set-up code').fill(code);
+    await page.getByLabel('Name of the practice').fill('Lamp Street Rooms');
+    await page.getByLabel('Your name').fill('Runa Dahl');
+    await page.getByLabel('E-mail').fill('runa@lampstreet.example');
+    await page.getByLabel('Pass phrase', { exact: true }).fill('lantern on the quay');
+    await page.getByRole('button', { name: 'Open the practice' }).click();
+  };
+  await fill('guess');
+  await expect(page.getByText(/not the set-up code/)).toBeVisible();
+  await fill('harbour-bell');
+  await page.waitForURL('**/day');
+  await expect(page.getByText('No clients yet.')).toBeVisible();
+  await page.context().clearCookies();
+  await page.goto(`${server.url}/set-up`);
+  await expect(page).toHaveURL(/\/sign-in/);
+  // Demo sign-in is nowhere outside demo mode.
+  await expect(page.getByText('Demo data')).toHaveCount(0);
+  const demo = await page.request.post(`${server.url}/sign-in`, {
+    form: { intent: 'demo', userId: randomUUID() },
+  });
+  expect(demo.status()).toBe(404);
+  await server.stop();
+  removeFolder(folder);
+});
+
+test('answers carry strict headers, private pages are not kept, cookies are out of scripts’ reach', async () => {
+  const folder = demoFolder();
+  const server = await startServer({ DATA_DIR: folder, DEMO: '1' });
+  const answer = await fetch(`${server.url}/sign-in`);
+  const policy = answer.headers.get('content-security-policy') ?? '';
+  expect(policy).toContain("default-src 'none'");
+  expect(policy).toMatch(/script-src 'self' 'nonce-[^']+'(;|$)/);
+  expect(policy).not.toMatch(/script-src[^;]*unsafe/);
+  expect(policy).toContain("frame-ancestors 'none'");
+  expect(answer.headers.get('cache-control')).toBe('no-store');
+  expect(answer.headers.get('x-content-type-options')).toBe('nosniff');
+  expect(answer.headers.get('x-powered-by')).toBeNull();
+  expect(await (await fetch(`${server.url}/health`)).json()).toEqual({ status: 'well' });
+  const { setCookie } = await signedIn(server, 'Idris Falk');
+  expect(setCookie).toMatch(/HttpOnly/i);
+  expect(setCookie).toMatch(/SameSite=Lax/i);
+  for (const path of ['/%E0%A4%A', '/clients/%00/plan', '/no/such/page', '/join/%2e%2e']) {
+    expect([path, (await fetch(server.url + path)).status < 500]).toEqual([path, true]);
+  }
+  await server.stop();
+  removeFolder(folder);
+});
+
+test('health says so when the database does not answer', async () => {
+  const server = process.env.TEST_DATABASE_URL;
+  if (!server) throw new Error('Run the end-to-end tests with `npm test`; it starts PostgreSQL.');
+  // A gate in front of the database that can be shut.
+  const target = new URL(server);
+  const open = new Set<Socket>();
+  const gate = createServer((socket) => {
+    const onward = connect(Number(target.port), target.hostname);
+    for (const end of [socket, onward]) {
+      open.add(end);
+      end.on('error', () => undefined);
+    }
+    socket.pipe(onward).pipe(socket);
+  });
+  await new Promise<void>((done) => gate.listen(0, '127.0.0.1', done));
+  const address = gate.address();
+  const url = new URL(server);
+  url.port = String(typeof address === 'object' && address ? address.port : 0);
+  const app = await startServer({ DATABASE_URL: url.href, SET_UP_CODE: 'x' });
+  expect((await fetch(`${app.url}/health`)).status).toBe(200);
+  gate.close();
+  for (const end of open) end.destroy();
+  const answer = await fetch(`${app.url}/health`);
+  expect([answer.status, await answer.json()]).toEqual([
+    503,
+    { status: 'the database does not answer' },
+  ]);
+  await app.stop();
+});

@@ -1,0 +1,77 @@
+import { type ChildProcess, fork } from 'node:child_process';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+
+const ROOT = resolve(import.meta.dirname, '../..');
+const START_MS = 40_000;
+
+export const freePort = (): Promise<number> =>
+  new Promise((done, fail) => {
+    const probe = createServer();
+    probe.once('error', fail);
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() => done(typeof address === 'object' && address ? address.port : 0));
+    });
+  });
+
+export const newFolder = (): string => mkdtempSync(join(tmpdir(), 'entspann-e2e-'));
+
+export interface Running {
+  url: string;
+  process: ChildProcess;
+  /** What it wrote so far, both channels. */
+  output: () => string;
+  /** Ends it as an operator would; settles with its exit code. */
+  stop: (signal?: NodeJS.Signals) => Promise<number | null>;
+}
+
+/** Starts the built server as its own process and waits until it is well. */
+export async function startServer(env: Record<string, string>): Promise<Running> {
+  const port = await freePort();
+  const child = fork(join(ROOT, 'server/start.mjs'), {
+    cwd: ROOT,
+    silent: true,
+    env: { ...process.env, NODE_ENV: 'production', PORT: String(port), LOG_LEVEL: 'warn', ...env },
+  });
+  let output = '';
+  child.stdout?.on('data', (text) => (output += String(text)));
+  child.stderr?.on('data', (text) => (output += String(text)));
+  const ended = new Promise<number | null>((done) => child.once('exit', done));
+  const url = `http://127.0.0.1:${port}`;
+  const until = Date.now() + START_MS;
+  while (
+    !(await fetch(`${url}/health`).then(
+      (answer) => answer.ok,
+      () => false,
+    ))
+  ) {
+    if (child.exitCode !== null) throw new Error(`The server ended while starting.\n${output}`);
+    if (Date.now() > until) throw new Error(`The server did not start in time.\n${output}`);
+    await new Promise((wait) => setTimeout(wait, 100));
+  }
+  return {
+    url,
+    process: child,
+    output: () => output,
+    stop: async (signal = 'SIGTERM') => {
+      child.kill(signal);
+      return ended;
+    },
+  };
+}
+
+/** A folder with today’s demo data, copied from the snapshot the test script made. */
+export function demoFolder(): string {
+  const snapshot = process.env.DEMO_SNAPSHOT;
+  if (!snapshot)
+    throw new Error('Run the end-to-end tests with `npm test`; it prepares their data.');
+  const folder = join(newFolder(), 'data');
+  cpSync(snapshot, folder, { recursive: true });
+  return folder;
+}
+
+export const removeFolder = (folder: string): void =>
+  rmSync(join(folder, '..'), { recursive: true, force: true });

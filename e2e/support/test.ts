@@ -1,0 +1,74 @@
+import {
+  type Browser,
+  type BrowserContext,
+  expect,
+  type Page,
+  test as base,
+} from '@playwright/test';
+import { demoFolder, removeFolder, startServer, type Running } from './server';
+
+export { expect };
+
+/** Tests against a server of their own with today’s demo data, one per worker. */
+export const test = base.extend<object, { server: Running }>({
+  server: [
+    async ({}, use) => {
+      const folder = demoFolder();
+      const server = await startServer({ DATA_DIR: folder, DEMO: '1' });
+      await use(server);
+      await server.stop();
+      removeFolder(folder);
+    },
+    { scope: 'worker', timeout: 60_000 },
+  ],
+  baseURL: async ({ server }, use) => use(server.url),
+});
+
+export const PHONE = { width: 390, height: 844 };
+export const PASS_PHRASE = 'lantern on the quay';
+
+/** Signs in as one of the demo’s people. */
+export async function stepInAs(page: Page, name: string): Promise<void> {
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
+  await page.waitForURL(/\/(day|today)$/);
+}
+
+/** A page of its own, as on another device. */
+export async function otherDevice(
+  browser: Browser,
+  baseURL: string | undefined,
+  viewport = PHONE,
+): Promise<{ context: BrowserContext; page: Page }> {
+  const context = await browser.newContext({ baseURL, viewport, timezoneId: 'Europe/Copenhagen' });
+  return { context, page: await context.newPage() };
+}
+
+/** Opens a file for a new client and returns its path. */
+export async function addClient(page: Page, name: string): Promise<string> {
+  await page.goto('/clients/new');
+  await page.getByLabel('Name', { exact: true }).fill(name);
+  await page.getByLabel('Minutes a day').fill('20');
+  await page.getByRole('button', { name: 'Open the file' }).click();
+  await page.waitForURL(/\/clients\/[0-9a-f-]{36}\/plan$/);
+  return new URL(page.url()).pathname.replace(/\/plan$/, '');
+}
+
+/** Makes an invitation and returns its link. */
+export async function inviteFrom(page: Page, file: string): Promise<string> {
+  await page.goto(`${file}/details`);
+  await page.getByRole('button', { name: 'Make an invitation' }).click();
+  return page.locator('output').innerText();
+}
+
+export async function joinBy(page: Page, link: string, email: string): Promise<void> {
+  await page.goto(link);
+  await page.getByLabel('E-mail, to sign in with').fill(email);
+  await page.getByLabel('Pass phrase', { exact: true }).fill(PASS_PHRASE);
+  await page.getByRole('button', { name: 'Join' }).click();
+  await page.waitForURL('**/today');
+}
+
+/** Adds a site to the routine on the bench. */
+export const addSite = (page: Page, name: string) =>
+  page.getByRole('button', { name: new RegExp(`^Add ${name},`) }).click();
