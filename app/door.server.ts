@@ -123,6 +123,15 @@ export async function act<T>(work: () => Promise<T>) {
   }
 }
 
+/** PostgreSQL's text holds every character but this one. */
+const NUL = '\u0000';
+
+function storable(text: string): string {
+  if (text.includes(NUL))
+    throw new Refusal(422, 'The text holds a character that cannot be stored.');
+  return text;
+}
+
 /** A form's fields as plain text; files and repeated names are not taken. */
 export async function formOf(request: Request): Promise<Record<string, string>> {
   const fields: Record<string, string> = {};
@@ -132,15 +141,18 @@ export async function formOf(request: Request): Promise<Record<string, string>> 
   } catch {
     throw new Refusal(400, 'The form could not be read.');
   }
-  for (const [name, value] of form) if (typeof value === 'string') fields[name] = value;
+  for (const [name, value] of form) if (typeof value === 'string') fields[name] = storable(value);
   return fields;
 }
 
 /** A request's JSON body. */
 export async function jsonOf(request: Request): Promise<unknown> {
+  let body: unknown;
   try {
-    return await request.json();
+    body = await request.json();
   } catch {
     throw new Refusal(400, 'The request could not be read.');
   }
+  storable(JSON.stringify(body).replaceAll('\\u0000', NUL));
+  return body;
 }

@@ -143,7 +143,7 @@ test('the plan takes no damaged routine', async ({ page }) => {
     expect([data, answer.status()]).toEqual([data, 422]);
   }
   const unreadable = await page.request.post(`${file}/plan`, {
-    data: '{"intent":',
+    data: Buffer.from('{"intent":'),
     headers: { 'Content-Type': 'application/json' },
   });
   expect(unreadable.status()).toBe(400);

@@ -26,7 +26,7 @@ async function practise(page: Page, word: string): Promise<number> {
     await onIt.click();
     await page.clock.runFor(3_200);
     await rate(3);
-    const fades = await page.getByText('stay until it fades').isVisible();
+    const fades = await page.getByText('Hold. stay until it fades.').isVisible();
     if (fades) {
       await page.clock.runFor(25_000);
       await rate(1);
@@ -66,7 +66,7 @@ test('a therapist prescribes four sites, the client joins and practises, the the
     .getByRole('img', { name: /^The routine along time/ })
     .getAttribute('aria-label');
   await page.getByRole('radio', { name: 'until it fades' }).check({ force: true });
-  await page.getByLabel('at most').fill('1:00');
+  await page.getByRole('textbox', { name: 'at most' }).fill('1:00');
   await page.getByLabel('points', { exact: true }).fill('2');
   await expect(order).toContainText('until it fades, 0:20–1:00 · 2 points a side');
   const after = await page
@@ -153,7 +153,7 @@ test('a session survives a closed page and a lost network, and nothing is logged
   await phone.reload();
   // The hold goes on where it was; the machine makes up for the time.
   await phone.clock.runFor(40_000);
-  await expect(phone.getByText('Let go')).toBeVisible();
+  await expect(phone.getByText('Let go', { exact: true })).toBeVisible();
   await phone.getByRole('button', { name: '1', exact: true }).click();
   await phone.getByRole('button', { name: 'Finish' }).click();
   await expect(phone.getByRole('heading', { name: 'That’s it for now' })).toBeVisible();

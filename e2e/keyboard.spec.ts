@@ -57,6 +57,7 @@ test('prescribing, joining, practising and reviewing by keyboard alone', async (
   await page.waitForURL(/\/plan$/);
   const file = new URL(page.url()).pathname.replace(/\/plan$/, '');
 
+  await expect(page.getByRole('heading', { name: /^Add a site/ })).toBeVisible();
   // `a` goes to the sites; arrows walk; Enter adds.
   await page.keyboard.press('a');
   for (let added = 0; added < 4; added += 1) {
@@ -138,6 +139,7 @@ test('prescribing, joining, practising and reviewing by keyboard alone', async (
 
   // `/` finds a client from anywhere.
   await page.goto('/settings/about');
+  await page.waitForLoadState('networkidle');
   await page.keyboard.press('/');
   await page.keyboard.type('linn');
   await expect(page.getByRole('option', { name: /Linnea Brook/ })).toBeVisible();

@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { createRequestHandler } from '@react-router/express';
 import compression from 'compression';
 import { sql } from 'drizzle-orm';
+import staticGzip from 'express-static-gzip';
 import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import { type Logger } from 'pino';
@@ -114,8 +115,16 @@ export function createApp({ setting, log, clientFolder, secure }: AppOptions): E
         error || response.statusCode >= 500 ? 'error' : 'info',
     }),
   );
-  app.use(nonce, securityHeaders(secure), compression());
-  app.use('/assets', express.static(`${clientFolder}/assets`, { immutable: true, maxAge: '1y' }));
+  app.use(nonce, securityHeaders(secure));
+  app.use(
+    '/assets',
+    staticGzip(`${clientFolder}/assets`, {
+      enableBrotli: true,
+      orderPreference: ['br'],
+      serveStatic: { immutable: true, maxAge: '1y' },
+    }),
+  );
+  app.use(compression());
   app.use(express.static(clientFolder, { maxAge: '1h', index: false }));
   app.get('/health', health(setting));
   app.use(sameSiteOnly, keepPrivate);

@@ -123,6 +123,6 @@ const MOST_FOUND = 8;
 
 /** Finds clients of the practice by the beginning of any word of their name. */
 export async function findClients({ db }: Setting, who: Principal, text: string) {
-  const query = text.trim().slice(0, 80);
+  const query = text.replaceAll('\u0000', '').trim().slice(0, 80);
   return query === '' ? [] : searchClients(db, who.practiceId, query, MOST_FOUND);
 }

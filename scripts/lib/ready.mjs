@@ -63,6 +63,7 @@ export function ensureInstalled() {
 }
 
 const BUILT_FROM = [
+  'scripts/compress.mjs',
   'app',
   'core',
   'server',
@@ -79,15 +80,11 @@ export function ensureBuilt() {
   const wanted = fingerprint(BUILT_FROM);
   if (stampOf(stamp) === wanted) return wanted;
   console.log('Building.');
-  const built = spawnSync(
-    process.execPath,
-    [join(ROOT, 'node_modules/@react-router/dev/bin.js'), 'build'],
-    {
-      cwd: ROOT,
-      encoding: 'utf8',
-      env: { ...process.env, NODE_ENV: 'production' },
-    },
-  );
+  const built = spawnSync('npm', ['run', 'build'], {
+    cwd: ROOT,
+    encoding: 'utf8',
+    env: { ...process.env, NODE_ENV: 'production' },
+  });
   if (built.status !== 0) fail(`The build failed.\n${built.stdout}\n${built.stderr}`);
   mkdirSync(join(ROOT, 'build'), { recursive: true });
   writeFileSync(stamp, wanted);

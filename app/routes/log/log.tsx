@@ -45,14 +45,16 @@ export default function Log({ loaderData, params }: Route.ComponentProps) {
         <thead>
           <tr>
             <th scope="col">Day</th>
-            <th scope="col">Version</th>
+            <th scope="col" className={classes.wide}>
+              Version
+            </th>
             <th scope="col" className={classes.figure}>
               Holds
             </th>
-            <th scope="col" className={classes.figure}>
+            <th scope="col" className={`${classes.figure} ${classes.wide}`}>
               Contact
             </th>
-            <th scope="col" className={classes.figure}>
+            <th scope="col" className={`${classes.figure} ${classes.wide}`}>
               Minutes
             </th>
             <th scope="col">How it ended</th>
@@ -65,12 +67,14 @@ export default function Log({ loaderData, params }: Route.ComponentProps) {
             return (
               <tr key={session.id}>
                 <th scope="row">{nearDay(session.day, today)}</th>
-                <td>{session.versionNumber}</td>
+                <td className={classes.wide}>{session.versionNumber}</td>
                 <td className={classes.figure}>
                   {session.holdsDone} of {session.holdsAsked}
                 </td>
-                <td className={classes.figure}>{clockTime(session.contactSeconds)}</td>
-                <td className={classes.figure}>{session.minutes ?? '–'}</td>
+                <td className={`${classes.figure} ${classes.wide}`}>
+                  {clockTime(session.contactSeconds)}
+                </td>
+                <td className={`${classes.figure} ${classes.wide}`}>{session.minutes ?? '–'}</td>
                 <td className={ended.attention ? classes.attention : undefined}>{ended.text}</td>
                 <td className={classes.word}>{session.word}</td>
               </tr>

@@ -68,9 +68,9 @@ export function Bench({ data }: { data: PlanData }) {
 
   return (
     <div className={classes.bench}>
-      <aside className={classes.sites}>
+      <div className={classes.sites}>
         <SiteList counts={counts} onAdd={add} />
-      </aside>
+      </div>
       <div className={classes.middle}>
         <div className={classes.title}>
           <h2>Routine, version {issue.baseNumber + 1}</h2>

@@ -54,8 +54,7 @@ export function IssuePanel({
   const { baseNumber, issued, stale } = issue;
   // A reason belongs to the version it was written for; after issuing, the next one starts empty.
   const [written, setWritten] = useState({ for: baseNumber, reason: '' });
-  const carried = issued === null || written.for >= issued;
-  const reason = carried ? written.reason : '';
+  const reason = issued !== null && written.for < issued ? '' : written.reason;
   const refused = findings.some((finding) => finding.verdict === 'refuse');
   const obstacle =
     routine.items.length === 0

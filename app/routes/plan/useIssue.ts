@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useFetcher } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { type Routine } from '#core/routine';
@@ -14,9 +14,7 @@ export interface Stale {
   content: Routine;
 }
 
-type Answer =
-  | { ok: true; done: string; number: number }
-  | { ok: false; message: string; details: { stale?: Stale } };
+type Answer = { ok: true } | { ok: false; message: string; details: { stale?: Stale } };
 
 export interface Issue {
   /** The version this work was begun from; 0 for none. */
@@ -32,35 +30,39 @@ export interface Issue {
 }
 
 /** Issues versions from this screen and knows which version the work stands on. */
-export function useIssue({ draft, draftBase, latest }: Route.ComponentProps['loaderData']): Issue {
+export function useIssue({
+  draft,
+  draftBase,
+  latest,
+  versions,
+}: Route.ComponentProps['loaderData']): Issue {
   const fetcher = useFetcher<Answer>();
   const [chosenBase, setBase] = useState(draft ? draftBase : (latest?.number ?? 0));
-  // One id until the server has answered: a form sent twice issues once.
-  const attempt = useRef<{ base: number; id: string }>(undefined);
+  // What was sent from here, by the version it was to follow: a form sent twice issues once.
+  const [attempts, setAttempts] = useState<ReadonlyMap<number, string>>(new Map());
   const answer = fetcher.data;
-  const issued = answer?.ok ? answer.number : null;
-  // Versions only rise, so what was issued here is what the work now stands on.
-  const baseNumber = Math.max(chosenBase, issued ?? 0);
+  const ours = new Set(attempts.values());
+  const issued = Math.max(
+    0,
+    ...versions.filter(({ id }) => ours.has(id)).map(({ number }) => number),
+  );
+  // Versions only rise, so what was issued from here is what the work now stands on.
+  const baseNumber = Math.max(chosenBase, issued);
   const stale = answer?.ok === false ? (answer.details.stale ?? null) : null;
   const settled = stale !== null && baseNumber >= stale.number;
 
   return {
     baseNumber,
     send: (routine, reason) => {
-      if (attempt.current?.base !== baseNumber) attempt.current = { base: baseNumber, id: uuid() };
+      const versionId = attempts.get(baseNumber) ?? uuid();
+      setAttempts(new Map(attempts).set(baseNumber, versionId));
       void fetcher.submit(
-        {
-          intent: 'issue',
-          baseNumber,
-          versionId: attempt.current.id,
-          reason,
-          content: asJson(routine),
-        },
+        { intent: 'issue', baseNumber, versionId, reason, content: asJson(routine) },
         { method: 'post', encType: 'application/json' },
       );
     },
     busy: fetcher.state !== 'idle',
-    issued,
+    issued: answer?.ok ? issued : null,
     refusal: answer?.ok === false && !settled ? answer.message : null,
     stale: settled ? null : stale,
     rebase: setBase,

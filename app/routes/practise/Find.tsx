@@ -1,3 +1,4 @@
+import { useEffect, useState } from 'react';
 import { SENSITIVITY } from '#core/anatomy';
 import { findPosition, findTool, isOnFloor } from '#core/equipment';
 import { placeKey } from '#core/routine';
@@ -23,8 +24,21 @@ function moveWords(state: SessionState): string[] {
   return [...(leavesFloor ? [last.getOut] : []), position.getIn];
 }
 
+const EARLY_MS = 400;
+
+/** Just after the screen changed: a second tap meant for the last one must not skip this one. */
+function useEarly(): boolean {
+  const [early, setEarly] = useState(true);
+  useEffect(() => {
+    const timer = setTimeout(() => setEarly(false), EARLY_MS);
+    return () => clearTimeout(timer);
+  }, []);
+  return early;
+}
+
 /** Between holds: where the next point is, how to reach it, how hard. */
 export function Find({ state, happen, onSkip, onStop }: FindProps) {
+  const early = useEarly();
   const present = presentPlace(state);
   if (!present) return null;
   const { step, site, name, ceiling } = present;
@@ -79,6 +93,8 @@ export function Find({ state, happen, onSkip, onStop }: FindProps) {
         <button
           type="button"
           className={classes.main}
+          disabled={early}
+          data-early={early}
           onClick={() => happen({ type: 'settled', step: step.index })}
         >
           I’m on it

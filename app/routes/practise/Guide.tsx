@@ -93,7 +93,7 @@ function Run({
     if (state.status === 'finished') return <Finished state={state} />;
     switch (state.phase.name) {
       case 'find':
-        return <Find state={state} happen={happen} {...ask} />;
+        return <Find key={state.stepIndex} state={state} happen={happen} {...ask} />;
       case 'closing':
         return <Closing state={state} happen={happen} />;
       default:

@@ -31,9 +31,9 @@ export function Opening({
         <span>{counted(content.items.length, 'site')}</span>
       </header>
       <div className={classes.body}>
-        <p className={classes.minutes}>
+        <h1 className={classes.minutes}>
           {minutesBand(totalsOf(content).session)} <span>minutes</span>
-        </p>
+        </h1>
         <ol className={classes.sites}>
           {places.map((place, index) => (
             <li key={`${place}:${index}`}>{place}</li>

@@ -102,14 +102,12 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
           type="email"
           label="E-mail"
           autoComplete="username"
-          required
           error={refused?.fields.email}
         />
         <PasswordInput
           name="passPhrase"
           label="Pass phrase"
           autoComplete="current-password"
-          required
           error={refused?.fields.passPhrase}
         />
         <Button type="submit" loading={busy}>

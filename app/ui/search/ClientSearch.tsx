@@ -1,6 +1,6 @@
 import { Combobox, TextInput, useCombobox } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useFetcher, useNavigate } from 'react-router';
 import classes from './ClientSearch.module.css';
 
@@ -27,7 +27,6 @@ export function ClientSearch() {
     }
     void fetcher.load(`/find?q=${encodeURIComponent(query)}`);
     combobox.openDropdown();
-    combobox.selectFirstOption();
   };
   const open = (id: string) => {
     setText('');
@@ -35,7 +34,13 @@ export function ClientSearch() {
     field.current?.blur();
     void navigate(`/clients/${id}/plan`);
   };
-  const clients = fetcher.data?.clients ?? [];
+  const { data } = fetcher;
+  const clients = data?.clients ?? [];
+  const { selectFirstOption } = combobox;
+  // Enter opens the first one found, so it is chosen as soon as it is there.
+  useEffect(() => {
+    if (data) selectFirstOption();
+  }, [data, selectFirstOption]);
 
   return (
     <Combobox

@@ -41,7 +41,10 @@ export const theme = createTheme({
         required: controls.required,
       },
     }),
-    Button: Button.extend({ classNames: { root: controls.button } }),
+    Button: Button.extend({
+      defaultProps: { variant: 'filled' },
+      classNames: { root: controls.button },
+    }),
   },
 });
 
