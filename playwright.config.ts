@@ -5,7 +5,7 @@ export default defineConfig({
   outputDir: 'test-results',
   workers: 2,
   fullyParallel: false,
-  timeout: 90_000,
+  timeout: 150_000,
   expect: { timeout: 10_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {

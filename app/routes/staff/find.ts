@@ -5,5 +5,5 @@ import { type Route } from './+types/find';
 export async function loader({ context, request }: Route.LoaderArgs) {
   const { setting, who } = enter(context, request, 'staff');
   const query = new URL(request.url).searchParams.get('q') ?? '';
-  return { clients: await findClients(setting, who, query) };
+  return { query, clients: await findClients(setting, who, query) };
 }

@@ -12,7 +12,7 @@ interface FoundClient {
 
 /** Finds a client by name from anywhere: `/` goes there, arrows choose, Enter opens the file. */
 export function ClientSearch() {
-  const fetcher = useFetcher<{ clients: FoundClient[] }>();
+  const fetcher = useFetcher<{ query: string; clients: FoundClient[] }>();
   const navigate = useNavigate();
   const field = useRef<HTMLInputElement>(null);
   const [text, setText] = useState('');
@@ -34,13 +34,13 @@ export function ClientSearch() {
     field.current?.blur();
     void navigate(`/clients/${id}/plan`);
   };
-  const { data } = fetcher;
-  const clients = data?.clients ?? [];
+  // Only what answers the text as it stands is offered: an earlier answer would open a wrong file.
+  const answer = fetcher.data?.query === text ? fetcher.data : null;
+  const clients = answer?.clients ?? [];
   const { selectFirstOption } = combobox;
-  // Enter opens the first one found, so it is chosen as soon as it is there.
   useEffect(() => {
-    if (data) selectFirstOption();
-  }, [data, selectFirstOption]);
+    if (answer) selectFirstOption();
+  }, [answer, selectFirstOption]);
 
   return (
     <Combobox
@@ -73,9 +73,7 @@ export function ClientSearch() {
           ))}
           {clients.length === 0 && (
             <Combobox.Empty>
-              {fetcher.state === 'loading'
-                ? 'Looking'
-                : 'No client of this practice has that name.'}
+              {answer ? 'No client of this practice has that name.' : 'Looking'}
             </Combobox.Empty>
           )}
         </Combobox.Options>
