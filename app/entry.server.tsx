@@ -1,56 +1,62 @@
-import { PassThrough } from 'node:stream';
-import { createReadableStreamFromReadable } from '@react-router/node';
-import { isbot } from 'isbot';
-import { renderToPipeableStream, type RenderToPipeableStreamOptions } from 'react-dom/server';
+import { Writable } from 'node:stream';
+import { renderToPipeableStream } from 'react-dom/server';
 import { type EntryContext, type RouterContextProvider, ServerRouter } from 'react-router';
 import { nonceContext } from './context.server';
 import { NonceContext } from './root';
 
-export const streamTimeout = 5000;
+const LONGEST_MS = 10_000;
 
+/** Gathers what is written into one piece of text. */
+function gather(done: (text: string) => void): Writable {
+  const parts: Buffer[] = [];
+  return new Writable({
+    write: (part: Buffer, _encoding, next) => {
+      parts.push(part);
+      next();
+    },
+    final: (next) => {
+      done(Buffer.concat(parts).toString());
+      next();
+    },
+  });
+}
+
+/** Draws a page whole: no screen waits for data after its first line, so nothing is gained by streaming. */
 export default function handleRequest(
   request: Request,
   status: number,
   headers: Headers,
   entry: EntryContext,
   context: RouterContextProvider,
-) {
+): Promise<Response> {
   const nonce = context.get(nonceContext);
-  return new Promise<Response>((done, fail) => {
-    let sent = false;
-    const ready: keyof RenderToPipeableStreamOptions = isbot(
-      request.headers.get('user-agent') ?? '',
-    )
-      ? 'onAllReady'
-      : 'onShellReady';
+  return new Promise((done, fail) => {
+    let broken = false;
     const { pipe, abort } = renderToPipeableStream(
       <NonceContext.Provider value={nonce}>
         <ServerRouter context={entry} url={request.url} nonce={nonce} />
       </NonceContext.Provider>,
       {
         nonce,
-        [ready]() {
-          sent = true;
-          const body = new PassThrough();
+        onAllReady() {
           headers.set('Content-Type', 'text/html; charset=utf-8');
-          done(new Response(createReadableStreamFromReadable(body), { headers, status }));
-          pipe(body);
+          pipe(
+            gather((text) => done(new Response(text, { headers, status: broken ? 500 : status }))),
+          );
         },
         onShellError: fail,
         onError() {
-          // The answer's status is only ours to change while nothing has been sent.
-          if (!sent) status = 500;
+          broken = true;
         },
       },
     );
-    setTimeout(abort, streamTimeout + 1000).unref();
+    setTimeout(abort, LONGEST_MS).unref();
   });
 }
 
-/** Errors are logged by the request logger with their request; an aborted request is none. */
+/** Logs what broke; a request that was given up is no error. */
 export function handleError(error: unknown, { request }: { request: Request }) {
-  if (!request.signal.aborted)
-    process.stderr.write(
-      `${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`,
-    );
+  if (request.signal.aborted) return;
+  const text = error instanceof Error ? (error.stack ?? error.message) : String(error);
+  process.stderr.write(`${text}\n`);
 }

@@ -1,6 +1,6 @@
 import { addDays, askedBetween, dayOf, weekOf } from '#core/calendar';
 import { expand, totalsOf } from '#core/routine';
-import { begin, eventSchema, replay, summarise, type SessionEvent } from '#core/session';
+import { begin, eventSchema, replay, summarise } from '#core/session';
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
@@ -84,19 +84,21 @@ export const batchSchema = z.object({
     .max(MOST_EVENTS_AT_ONCE, `At most ${MOST_EVENTS_AT_ONCE} events at once.`),
 });
 
+/** Refuses a log that cannot be of this routine, or whose times cannot be right. */
 function judge(
-  events: readonly SessionEvent[],
-  startedAt: number,
-  holds: number,
-  now: number,
+  { session, events }: z.infer<typeof batchSchema>,
+  routine: { holds: number; issuedAt: Date },
+  now: Date,
 ): void {
-  if (
-    Math.abs(startedAt - now) > CLOCK_SLACK * 10 ||
-    events.some(({ at }) => at - now > CLOCK_SLACK)
-  ) {
+  const times = [session.startedAt, ...events.map(({ at }) => at)];
+  // A device may have been without a network for weeks: only the future and the time before the
+  // routine existed are impossible.
+  const latest = now.getTime() + CLOCK_SLACK;
+  const earliest = routine.issuedAt.getTime() - CLOCK_SLACK;
+  if (times.some((at) => at > latest || at < earliest)) {
     throw new Refusal(422, 'The device’s clock is wrong by more than a day; set it and try again.');
   }
-  if (events.some((event) => 'step' in event && event.step >= holds)) {
+  if (events.some((event) => 'step' in event && event.step >= routine.holds)) {
     throw new Refusal(422, 'The log names a hold this routine does not have.');
   }
 }
@@ -117,7 +119,7 @@ export async function recordEvents(
   if (version?.clientId !== file.id) throw new Refusal(404, 'There is no such routine.');
   const steps = expand(version.content);
   const received = setting.now();
-  judge(batch.events, batch.session.startedAt, steps.length, received.getTime());
+  judge(batch, { holds: steps.length, issuedAt: version.issuedAt }, received);
 
   await setting.db.transaction(async (tx) => {
     const fresh = begin(steps);
@@ -143,7 +145,7 @@ export async function recordEvents(
     if (row?.clientId !== file.id || row.versionId !== version.id) {
       throw new Refusal(404, 'There is no such session.');
     }
-    await tx
+    const added = await tx
       .insert(sessionEvent)
       .values(
         batch.events.map(({ id, seq, at, ...body }) => ({
@@ -155,7 +157,8 @@ export async function recordEvents(
           receivedAt: received,
         })),
       )
-      .onConflictDoNothing();
+      .onConflictDoNothing()
+      .returning({ id: sessionEvent.id });
     const state = replay(fresh, await eventsOf(tx, batch.session.id));
     const summary = summarise(state);
     await tx
@@ -169,7 +172,9 @@ export async function recordEvents(
         endedAt: state.endedAt === null ? null : new Date(state.endedAt),
       })
       .where(eq(practisedSession.id, batch.session.id));
-    if (batch.events.some(({ type }) => type === 'stopped') && state.stopReason !== null) {
+    const isNew = new Set(added.map(({ id }) => id));
+    const stoppedNow = batch.events.some(({ type, id }) => type === 'stopped' && isNew.has(id));
+    if (stoppedNow && state.stopReason !== null) {
       await recordAudit(tx, {
         practiceId: file.practiceId,
         actorId: who.userId,

@@ -6,7 +6,7 @@ import { practiseOnce, chanceFrom } from '#core/simulation';
 import { type SessionEvent } from '#core/session';
 import { type OpenDatabase } from '~/db/open.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
-import { practisedSession, routineVersion, sessionEvent } from '~/db/schema.server';
+import { audit, practisedSession, routineVersion, sessionEvent } from '~/db/schema.server';
 import {
   addClient,
   changeClient,
@@ -271,6 +271,8 @@ describe('logging a session', () => {
     const before = [await count(practisedSession), await count(sessionEvent)];
     const future = session(versionId, NOW.getTime() + 3 * DAY);
     await expect(recordEvents(setting, who, future)).rejects.toMatchObject({ status: 422 });
+    const beforeIssue = session(versionId, NOW.getTime() - 30 * DAY);
+    await expect(recordEvents(setting, who, beforeIssue)).rejects.toMatchObject({ status: 422 });
     const nowhere: SessionEvent = { ...first, type: 'settled', step: 99 };
     await expect(recordEvents(setting, who, { ...good, events: [nowhere] })).rejects.toMatchObject({
       status: 422,
@@ -287,6 +289,32 @@ describe('logging a session', () => {
       expect(batchSchema.safeParse(batch).success).toBe(false);
     }
     expect([await count(practisedSession), await count(sessionEvent)]).toEqual(before);
+  });
+
+  it('takes a log that a device without a network kept for weeks', async () => {
+    const { clientId, who } = await joinedClient(setting, owner);
+    const versionId = await issueTo(setting, owner, clientId);
+    const batch = session(versionId);
+    setting.moveTo(new Date(NOW.getTime() + 40 * DAY));
+    await expect(recordEvents(setting, who, batch)).resolves.toMatchObject({
+      stored: batch.events.map(({ id }) => id),
+    });
+  });
+
+  it('writes a stop into the audit trail once, however often it arrives', async () => {
+    const { clientId, who } = await joinedClient(setting, owner);
+    const versionId = await issueTo(setting, owner, clientId);
+    const startedAt = NOW.getTime() - 60_000;
+    const events: SessionEvent[] = [
+      { type: 'started', id: uuid(), seq: 0, at: startedAt },
+      { type: 'stopped', reason: 'numb', id: uuid(), seq: 1, at: startedAt + 5000 },
+    ];
+    const batch = { session: { id: uuid(), versionId, startedAt }, events };
+    await recordEvents(setting, who, batch);
+    await recordEvents(setting, who, batch);
+    const lines = await open.db.select().from(audit).where(eq(audit.subject, clientId));
+    expect(lines.filter(({ action }) => action === 'stopped a session')).toHaveLength(1);
+    await expect(open.db.delete(audit)).rejects.toThrow();
   });
 
   it('follows the version it was begun with, also after a newer one was issued', async () => {
