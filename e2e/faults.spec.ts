@@ -97,6 +97,54 @@ test('every form takes hostile values with a refusal and never breaks', async ({
   expect(await expectNoBreak(page.request, '/clients/new', GOOD)).toBe(302);
 });
 
+test('joining, signing in, one’s account and finding take hostile values too', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await stepInAs(page, 'Maren');
+  const file = await addClient(page, 'Hostile Guest');
+  const path = new URL(await inviteFrom(page, file)).pathname;
+  const { page: guest, context } = await otherDevice(browser, baseURL);
+  const good = {
+    name: 'Guest',
+    email: 'hostile@client.example',
+    passPhrase: PASS_PHRASE,
+    timeZone: 'UTC',
+  };
+  for (const value of HOSTILE) {
+    for (const field of ['email', 'passPhrase', 'timeZone']) {
+      const status = await expectNoBreak(guest.request, path, { ...good, [field]: value });
+      // A very long pass phrase is too long, a long name would be; none of these may make an account.
+      expect([field, value, status]).toEqual([field, value, 422]);
+    }
+    const email = `${encodeURIComponent(value).slice(0, 20)}@guess.example`;
+    const forms: Record<string, string>[] = [
+      { intent: 'pass phrase', email: value, passPhrase: value },
+      { intent: 'pass phrase', email, passPhrase: value },
+      { intent: 'demo', userId: value },
+      { intent: value },
+    ];
+    for (const form of forms) {
+      const status = await expectNoBreak(guest.request, '/sign-in', form);
+      expect([form, status >= 400]).toEqual([form, true]);
+    }
+    const asked = await page.request.get(`/find?q=${encodeURIComponent(value)}`);
+    expect([value, asked.status() < 500]).toEqual([value, true]);
+    await expectNoBreak(page.request, '/settings/account', { intent: value });
+    await expectNoBreak(page.request, '/settings/practice', { intent: 'renew', userId: value });
+  }
+  for (const [present, passPhrase] of [
+    ['', ''],
+    ['wrong', 'short'],
+    ['wrong', 'x'.repeat(300)],
+  ] as const) {
+    const form = { intent: 'pass phrase', present, passPhrase };
+    expect(await expectNoBreak(page.request, '/settings/account', form)).toBe(422);
+  }
+  await context.close();
+});
+
 test('the plan takes no damaged routine', async ({ page }) => {
   await stepInAs(page, 'Maren');
   const file = await addClient(page, 'Damaged Plans');

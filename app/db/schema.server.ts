@@ -104,6 +104,8 @@ export const invitation = pgTable(
     /** The client file the invitation opens; null when it invites a therapist. */
     clientId: uuid('client_id').references(() => client.id),
     role: text('role', { enum: ['therapist', 'client'] }).notNull(),
+    /** The account whose pass phrase it renews; null when it makes a new account. */
+    renewsUserId: uuid('renews_user_id').references(() => user.id),
     /** SHA-256 of the link's token, hex. */
     tokenHash: text('token_hash').notNull(),
     createdBy: uuid('created_by')

@@ -1,5 +1,5 @@
 import { isTimeZone } from '#core/calendar';
-import { eq } from 'drizzle-orm';
+import { and, eq, ne } from 'drizzle-orm';
 import { RateLimiterDrizzle, RateLimiterRes } from 'rate-limiter-flexible';
 import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
@@ -158,6 +158,40 @@ export async function principalOf(setting: Setting, token: string): Promise<Prin
 export const signOut = async ({ db }: Setting, token: string): Promise<void> => {
   await db.delete(signIn).where(eq(signIn.tokenHash, tokenHash(token)));
 };
+
+export const changePassPhraseSchema = z.object({
+  present: z.string().min(1, 'Enter your present pass phrase.').max(200, 'That is too long.'),
+  passPhrase: passPhraseSchema,
+});
+
+/** Changes one's own pass phrase, given the present one; other devices are signed out. */
+export async function changePassPhrase(
+  setting: Setting,
+  who: Principal,
+  given: z.infer<typeof changePassPhraseSchema>,
+  token: string,
+  address: string,
+): Promise<void> {
+  const { db } = setting;
+  await spendTry(setting, who.email, address);
+  const person = await userByEmail(db, who.email);
+  if (!person || !(await verifyPassword(person.passwordHash, given.present))) {
+    throw new Refusal(422, 'That is not your present pass phrase.');
+  }
+  const passwordHash = await hashPassword(given.passPhrase);
+  await db.transaction(async (tx) => {
+    await tx.update(user).set({ passwordHash }).where(eq(user.id, who.userId));
+    await tx
+      .delete(signIn)
+      .where(and(eq(signIn.userId, who.userId), ne(signIn.tokenHash, tokenHash(token))));
+    await recordAudit(tx, {
+      practiceId: who.practiceId,
+      actorId: who.userId,
+      at: setting.now(),
+      action: 'changed their pass phrase',
+    });
+  });
+}
 
 /** Ends every sign-in of a person, on this device and all others. */
 export async function signOutEverywhere(setting: Setting, who: Principal): Promise<void> {

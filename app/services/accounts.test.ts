@@ -3,6 +3,7 @@ import { type OpenDatabase } from '~/db/open.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
 import { signIn, user } from '~/db/schema.server';
 import {
+  changePassPhrase,
   emailSchema,
   needsSetUp,
   openSignIn,
@@ -14,7 +15,7 @@ import {
   signOut,
   signOutEverywhere,
 } from './accounts.server';
-import { invite, join, joinSchema, readInvitation } from './invitations.server';
+import { invite, join, joinSchema, readInvitation, renew } from './invitations.server';
 import { type Principal, type Setting } from './setting.server';
 import { changePractice, ownerOnly } from './practice.server';
 import {
@@ -205,6 +206,62 @@ describe('an invitation', () => {
     await expect(
       changePractice(setting, who, { name: 'Mine', timeZone: 'UTC', quietAfterDays: 4 }),
     ).rejects.toMatchObject({ status: 403 });
+  });
+});
+
+describe('a lost or changed pass phrase', () => {
+  const NEW = 'four new words here';
+  const signInWith = (email: string, passPhrase: string) =>
+    signInWithPassPhrase(setting, { email, passPhrase }, { ...from, address: '192.0.2.9' });
+
+  it('is renewed by a link from the practice, once, and signs every device out', async () => {
+    const { clientId, who } = await joinedClient(setting, owner, 'Forgetful');
+    const old = await openSignIn(setting, { id: who.userId, role: 'client' }, 'old phone');
+    const { token } = await invite(setting, owner, {
+      role: 'client',
+      clientId,
+      renewsUserId: who.userId,
+    });
+    await expect(
+      join(
+        setting,
+        token,
+        { name: 'X', email: 'x@y.example', passPhrase: NEW, timeZone: 'UTC' },
+        'test',
+      ),
+    ).rejects.toMatchObject({ status: 409 });
+    const renewed = await renew(setting, token, { passPhrase: NEW }, 'new phone');
+    expect(await principalOf(setting, old)).toBeNull();
+    expect(await principalOf(setting, renewed.token)).toMatchObject({
+      userId: who.userId,
+      clientId,
+    });
+    await expect(signInWith(who.email, PASS_PHRASE)).rejects.toMatchObject({ status: 422 });
+    await expect(signInWith(who.email, NEW)).resolves.toMatchObject({ role: 'client' });
+    await expect(renew(setting, token, { passPhrase: NEW }, 'thief')).rejects.toMatchObject({
+      status: 410,
+    });
+  });
+
+  it('is not renewed by a link that makes an account', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const { token } = await invite(setting, owner, { role: 'client', clientId });
+    await expect(renew(setting, token, { passPhrase: NEW }, 'test')).rejects.toMatchObject({
+      status: 409,
+    });
+  });
+
+  it('is changed by its owner who knows the present one; other devices are signed out', async () => {
+    const { who } = await joinedClient(setting, owner, 'Changer');
+    const here = await openSignIn(setting, { id: who.userId, role: 'client' }, 'here');
+    const there = await openSignIn(setting, { id: who.userId, role: 'client' }, 'there');
+    const change = (present: string) =>
+      changePassPhrase(setting, who, { present, passPhrase: NEW }, here, '192.0.2.8');
+    await expect(change('a wrong guess')).rejects.toMatchObject({ status: 422 });
+    await change(PASS_PHRASE);
+    expect(await principalOf(setting, here)).not.toBeNull();
+    expect(await principalOf(setting, there)).toBeNull();
+    await expect(signInWith(who.email, NEW)).resolves.toMatchObject({ role: 'client' });
   });
 });
 

@@ -3,7 +3,8 @@ import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
 import { userByEmail } from '~/db/people.server';
-import { client, invitation, practice, user } from '~/db/schema.server';
+import { type Database } from '~/db/open.server';
+import { client, invitation, practice, signIn, user } from '~/db/schema.server';
 import {
   emailSchema,
   nameSchema,
@@ -11,7 +12,7 @@ import {
   passPhraseSchema,
   timeZoneSchema,
 } from './accounts.server';
-import { Refusal } from './refusal.server';
+import { found, Refusal } from './refusal.server';
 import { hashPassword, newToken, tokenHash } from './secret.server';
 import { type Principal, type Setting } from './setting.server';
 
@@ -20,6 +21,8 @@ const DAYS_VALID = 14;
 interface Invited {
   role: 'client' | 'therapist';
   clientId: string | null;
+  /** The account whose pass phrase is to be renewed; none when an account is to be made. */
+  renewsUserId?: string | null;
 }
 
 /** Makes a single-use link token; an earlier unused invitation to the same file is withdrawn. */
@@ -49,6 +52,7 @@ export async function invite(
       practiceId: who.practiceId,
       clientId: invited.clientId,
       role: invited.role,
+      renewsUserId: invited.renewsUserId ?? null,
       tokenHash: tokenHash(token),
       createdBy: who.userId,
       createdAt: at,
@@ -58,8 +62,8 @@ export async function invite(
       practiceId: who.practiceId,
       actorId: who.userId,
       at,
-      action: `invited a ${invited.role}`,
-      subject: invited.clientId ?? undefined,
+      action: invited.renewsUserId ? 'offered a new pass phrase' : `invited a ${invited.role}`,
+      subject: invited.clientId ?? invited.renewsUserId ?? undefined,
     });
   });
   return { token, expiresAt };
@@ -77,6 +81,8 @@ export async function readInvitation({ db, now }: Setting, token: string) {
       clientId: invitation.clientId,
       clientName: client.name,
       clientUserId: client.userId,
+      renewsUserId: invitation.renewsUserId,
+      renewsName: user.name,
       expiresAt: invitation.expiresAt,
       usedAt: invitation.usedAt,
       revokedAt: invitation.revokedAt,
@@ -84,16 +90,14 @@ export async function readInvitation({ db, now }: Setting, token: string) {
     .from(invitation)
     .innerJoin(practice, eq(practice.id, invitation.practiceId))
     .leftJoin(client, eq(client.id, invitation.clientId))
+    .leftJoin(user, eq(user.id, invitation.renewsUserId))
     .where(eq(invitation.tokenHash, tokenHash(token)))
     .limit(1);
   if (!row) {
     throw new Refusal(404, 'This invitation is not known. Ask your therapist for a new link.');
   }
-  if (row.usedAt || row.clientUserId) {
-    throw new Refusal(
-      410,
-      'This invitation has been used. Sign in with your e-mail and pass phrase.',
-    );
+  if (row.usedAt || (row.clientUserId && !row.renewsUserId)) {
+    throw new Refusal(410, USED);
   }
   if (row.revokedAt) {
     throw new Refusal(410, 'A newer invitation has replaced this one. Use the latest link.');
@@ -111,6 +115,18 @@ export const joinSchema = z.object({
   timeZone: timeZoneSchema,
 });
 
+const USED = 'This invitation has been used. Sign in with your e-mail and pass phrase.';
+
+/** Uses a link up, or refuses when somebody else did at the same moment. */
+async function useUp(tx: Database, invitationId: string, at: Date): Promise<void> {
+  const used = await tx
+    .update(invitation)
+    .set({ usedAt: at })
+    .where(and(eq(invitation.id, invitationId), isNull(invitation.usedAt)))
+    .returning({ id: invitation.id });
+  if (used.length === 0) throw new Refusal(410, USED);
+}
+
 /** Takes up an invitation: makes the account, uses the link up and signs in. */
 export async function join(
   setting: Setting,
@@ -119,21 +135,13 @@ export async function join(
   device: string,
 ): Promise<{ token: string; role: Principal['role'] }> {
   const invited = await readInvitation(setting, token);
+  if (invited.renewsUserId)
+    throw new Refusal(409, 'This link renews a pass phrase; it makes no account.');
   const passwordHash = await hashPassword(given.passPhrase);
   const at = setting.now();
   const person = { id: uuid(), role: invited.role };
   await setting.db.transaction(async (tx) => {
-    const used = await tx
-      .update(invitation)
-      .set({ usedAt: at })
-      .where(and(eq(invitation.id, invited.id), isNull(invitation.usedAt)))
-      .returning({ id: invitation.id });
-    if (used.length === 0) {
-      throw new Refusal(
-        410,
-        'This invitation has been used. Sign in with your e-mail and pass phrase.',
-      );
-    }
+    await useUp(tx, invited.id, at);
     if (await userByEmail(tx, given.email)) {
       throw new Refusal(409, 'There is an account with this e-mail already. Use another address.');
     }
@@ -160,4 +168,37 @@ export async function join(
     });
   });
   return { token: await openSignIn(setting, person, device), role: person.role };
+}
+
+export const renewSchema = z.object({ passPhrase: passPhraseSchema });
+
+/** Takes up a link that renews a pass phrase: every device is signed out, this one is signed in. */
+export async function renew(
+  setting: Setting,
+  token: string,
+  given: z.infer<typeof renewSchema>,
+  device: string,
+): Promise<{ token: string; role: Principal['role'] }> {
+  const invited = await readInvitation(setting, token);
+  const userId = invited.renewsUserId;
+  if (userId === null) throw new Refusal(409, 'This link makes an account; it renews none.');
+  const passwordHash = await hashPassword(given.passPhrase);
+  const at = setting.now();
+  const role = await setting.db.transaction(async (tx) => {
+    await useUp(tx, invited.id, at);
+    const [person] = await tx
+      .update(user)
+      .set({ passwordHash })
+      .where(eq(user.id, userId))
+      .returning({ role: user.role });
+    await tx.delete(signIn).where(eq(signIn.userId, userId));
+    await recordAudit(tx, {
+      practiceId: invited.practiceId,
+      actorId: userId,
+      at,
+      action: 'renewed a pass phrase',
+    });
+    return found(person, 'account').role;
+  });
+  return { token: await openSignIn(setting, { id: userId, role }, device), role };
 }

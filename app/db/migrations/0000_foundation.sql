@@ -28,6 +28,7 @@ CREATE TABLE "invitation" (
 	"practice_id" uuid NOT NULL,
 	"client_id" uuid,
 	"role" text NOT NULL,
+	"renews_user_id" uuid,
 	"token_hash" text NOT NULL,
 	"created_by" uuid NOT NULL,
 	"created_at" timestamp with time zone NOT NULL,
@@ -123,6 +124,7 @@ ALTER TABLE "client" ADD CONSTRAINT "client_therapist_id_user_account_id_fk" FOR
 ALTER TABLE "client" ADD CONSTRAINT "client_user_id_user_account_id_fk" FOREIGN KEY ("user_id") REFERENCES "public"."user_account"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "invitation" ADD CONSTRAINT "invitation_practice_id_practice_id_fk" FOREIGN KEY ("practice_id") REFERENCES "public"."practice"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "invitation" ADD CONSTRAINT "invitation_client_id_client_id_fk" FOREIGN KEY ("client_id") REFERENCES "public"."client"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "invitation" ADD CONSTRAINT "invitation_renews_user_id_user_account_id_fk" FOREIGN KEY ("renews_user_id") REFERENCES "public"."user_account"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "invitation" ADD CONSTRAINT "invitation_created_by_user_account_id_fk" FOREIGN KEY ("created_by") REFERENCES "public"."user_account"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "practised_session" ADD CONSTRAINT "practised_session_client_id_client_id_fk" FOREIGN KEY ("client_id") REFERENCES "public"."client"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "practised_session" ADD CONSTRAINT "practised_session_version_id_routine_version_id_fk" FOREIGN KEY ("version_id") REFERENCES "public"."routine_version"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint

@@ -8,7 +8,6 @@ import { ClientFields } from '~/ui/parts/ClientFields';
 import { Notice } from '~/ui/parts/Notice';
 import { shortDay } from '~/ui/parts/words';
 import { z } from 'zod';
-import { Refusal } from '~/services/refusal.server';
 import { type Route } from './+types/details';
 import classes from './details.module.css';
 
@@ -31,8 +30,11 @@ export async function action({ context, request, params }: Route.ActionArgs) {
       return { ok: true as const, done: 'changed' as const };
     }
     const file = await fileOf(setting, who, params.clientId);
-    if (file.userId) throw new Refusal(409, `${file.name} has joined already.`);
-    const { token, expiresAt } = await invite(setting, who, { role: 'client', clientId: file.id });
+    const { token, expiresAt } = await invite(setting, who, {
+      role: 'client',
+      clientId: file.id,
+      renewsUserId: file.userId,
+    });
     const link = new URL(`/join/${token}`, request.url).href;
     const qr = await drawQr(link, { type: 'svg', margin: 0, errorCorrectionLevel: 'M' });
     return data(
@@ -107,23 +109,20 @@ export default function Details({ loaderData, actionData }: Route.ComponentProps
       </section>
       <section className={classes.join}>
         <h2>Invitation</h2>
-        {file.userId ? (
-          <p>{file.name} has joined and signs in with their own pass phrase.</p>
+        <p>
+          {file.userId
+            ? `${file.name} has joined. Should they have lost their pass phrase, a new link lets them choose another.`
+            : `${file.name} joins by a link that works once. They choose their own pass phrase; nobody here sees it.`}
+        </p>
+        {done?.done === 'invited' ? (
+          <Invitation link={done.link} qr={done.qr} until={done.until} />
         ) : (
-          <>
-            <p>
-              {file.name} joins by a link that works once. They choose their own pass phrase; nobody
-              here sees it.
-            </p>
-            {done?.done === 'invited' ? (
-              <Invitation link={done.link} qr={done.qr} until={done.until} />
-            ) : (
-              <Form method="post">
-                <input type="hidden" name="intent" value="invite" />
-                <Button type="submit">Make an invitation</Button>
-              </Form>
-            )}
-          </>
+          <Form method="post">
+            <input type="hidden" name="intent" value="invite" />
+            <Button type="submit" variant={file.userId ? 'outline' : 'filled'}>
+              {file.userId ? 'Make a link for a new pass phrase' : 'Make an invitation'}
+            </Button>
+          </Form>
         )}
         <p className={classes.therapist}>Therapist: {file.therapistName}</p>
       </section>

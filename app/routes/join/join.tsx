@@ -3,7 +3,13 @@ import { useSyncExternalStore } from 'react';
 import { Form, redirect } from 'react-router';
 import { requestContext, settingContext } from '~/context.server';
 import { act, cookieFor, formOf, homeOf, load, parse } from '~/door.server';
-import { join, joinSchema, readInvitation } from '~/services/invitations.server';
+import {
+  join,
+  joinSchema,
+  readInvitation,
+  renew,
+  renewSchema,
+} from '~/services/invitations.server';
 import { Gate } from '~/ui/parts/Gate';
 import { Notice } from '~/ui/parts/Notice';
 import { type Route } from './+types/join';
@@ -17,7 +23,8 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     return {
       role: invited.role,
       practiceName: invited.practiceName,
-      name: invited.clientName ?? '',
+      name: invited.renewsName ?? invited.clientName ?? '',
+      renews: invited.renewsUserId !== null,
       timeZone: invited.timeZone,
     };
   });
@@ -25,13 +32,14 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 
 export async function action({ params, request, context }: Route.ActionArgs) {
   return act(async () => {
-    const form = parse(joinSchema, await formOf(request));
-    const joined = await join(
-      context.get(settingContext),
-      params.token,
-      form,
-      context.get(requestContext).device,
-    );
+    const setting = context.get(settingContext);
+    const { device } = context.get(requestContext);
+    const form = await formOf(request);
+    const { renewsUserId } = await readInvitation(setting, params.token);
+    const joined =
+      renewsUserId === null
+        ? await join(setting, params.token, parse(joinSchema, form), device)
+        : await renew(setting, params.token, parse(renewSchema, form), device);
     return redirect(homeOf(joined), {
       headers: { 'Set-Cookie': await cookieFor(context, joined.token) },
     });
@@ -50,8 +58,10 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
   const zone = useZone(loaderData.timeZone);
   const refused = actionData?.ok === false ? actionData : null;
   const fields = refused?.fields ?? {};
-  const lead =
-    loaderData.role === 'client'
+  const { renews } = loaderData;
+  const lead = renews
+    ? 'Choose a new pass phrase. Every device that is signed in as you is signed out.'
+    : loaderData.role === 'client'
       ? `${loaderData.practiceName} has written a routine for you. Choose a pass phrase and it is yours to practise and log. Only you and your practice see what you write.`
       : `${loaderData.practiceName} invites you to work in its files. Choose a pass phrase to begin.`;
   return (
@@ -59,20 +69,24 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
       {refused && Object.keys(fields).length === 0 && <Notice>{refused.message}</Notice>}
       <Form method="post" className={classes.form} noValidate>
         <input type="hidden" name="timeZone" value={zone} />
-        <TextInput
-          name="name"
-          label="Your name"
-          defaultValue={loaderData.name}
-          autoComplete="name"
-          error={fields.name}
-        />
-        <TextInput
-          name="email"
-          type="email"
-          label="E-mail, to sign in with"
-          autoComplete="username"
-          error={fields.email}
-        />
+        {!renews && (
+          <>
+            <TextInput
+              name="name"
+              label="Your name"
+              defaultValue={loaderData.name}
+              autoComplete="name"
+              error={fields.name}
+            />
+            <TextInput
+              name="email"
+              type="email"
+              label="E-mail, to sign in with"
+              autoComplete="username"
+              error={fields.email}
+            />
+          </>
+        )}
         <PasswordInput
           name="passPhrase"
           label="Pass phrase"
@@ -81,7 +95,7 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
           error={fields.passPhrase}
         />
         {fields.timeZone && <Notice>{fields.timeZone}</Notice>}
-        <Button type="submit">Join</Button>
+        <Button type="submit">{renews ? 'Sign in with it' : 'Join'}</Button>
       </Form>
     </Gate>
   );

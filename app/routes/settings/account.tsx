@@ -1,7 +1,14 @@
-import { Button, SegmentedControl, useMantineColorScheme } from '@mantine/core';
+import { Button, PasswordInput, SegmentedControl, useMantineColorScheme } from '@mantine/core';
 import { Form, redirect } from 'react-router';
-import { cookieFor, enter } from '~/door.server';
-import { signOutEverywhere } from '~/services/accounts.server';
+import { z } from 'zod';
+import { requestContext } from '~/context.server';
+import { act, cookieFor, enter, formOf, parse, tokenOf } from '~/door.server';
+import {
+  changePassPhrase,
+  changePassPhraseSchema,
+  signOutEverywhere,
+} from '~/services/accounts.server';
+import { Notice } from '~/ui/parts/Notice';
 import { devicesOf } from '~/services/practice.server';
 import { nearDay } from '~/ui/parts/words';
 import { type Route } from './+types/account';
@@ -24,10 +31,23 @@ export async function loader({ context, request }: Route.LoaderArgs) {
   };
 }
 
+const intentSchema = z.object({
+  intent: z.enum(['pass phrase', 'everywhere'], { error: 'The form is damaged; reload the page.' }),
+});
+
 export async function action({ context, request }: Route.ActionArgs) {
   const { setting, who } = enter(context, request, 'anyone');
-  await signOutEverywhere(setting, who);
-  return redirect('/sign-in', { headers: { 'Set-Cookie': await cookieFor(context, '') } });
+  return act(async () => {
+    const form = await formOf(request);
+    if (parse(intentSchema, form).intent === 'everywhere') {
+      await signOutEverywhere(setting, who);
+      return redirect('/sign-in', { headers: { 'Set-Cookie': await cookieFor(context, '') } });
+    }
+    const token = (await tokenOf(request)) ?? '';
+    const { address } = context.get(requestContext);
+    await changePassPhrase(setting, who, parse(changePassPhraseSchema, form), token, address);
+    return { ok: true as const };
+  });
 }
 
 /** A browser's long self-description, short enough to know one's own device by. */
@@ -38,7 +58,8 @@ function deviceName(agent: string): string {
   return `${browser === 'Edg' ? 'Edge' : browser} on ${system}`;
 }
 
-export default function Account({ loaderData }: Route.ComponentProps) {
+export default function Account({ loaderData, actionData }: Route.ComponentProps) {
+  const refused = actionData?.ok === false ? actionData : null;
   const { colorScheme, setColorScheme } = useMantineColorScheme();
   return (
     <>
@@ -63,6 +84,30 @@ export default function Account({ loaderData }: Route.ComponentProps) {
         />
       </section>
       <section>
+        <h2>Pass phrase</h2>
+        {refused && Object.keys(refused.fields).length === 0 && <Notice>{refused.message}</Notice>}
+        {actionData?.ok && <Notice tone="quiet">Changed. Other devices are signed out.</Notice>}
+        <Form method="post" noValidate className={classes.form}>
+          <input type="hidden" name="intent" value="pass phrase" />
+          <PasswordInput
+            name="present"
+            label="Present pass phrase"
+            autoComplete="current-password"
+            error={refused?.fields.present}
+          />
+          <PasswordInput
+            name="passPhrase"
+            label="New pass phrase"
+            description="At least 12 characters; three or four words do."
+            autoComplete="new-password"
+            error={refused?.fields.passPhrase}
+          />
+          <Button type="submit" variant="outline">
+            Change it
+          </Button>
+        </Form>
+      </section>
+      <section>
         <h2>Signed in on</h2>
         <table className={classes.devices}>
           <thead>
@@ -83,6 +128,7 @@ export default function Account({ loaderData }: Route.ComponentProps) {
           </tbody>
         </table>
         <Form method="post">
+          <input type="hidden" name="intent" value="everywhere" />
           <Button type="submit" variant="outline">
             Sign out everywhere
           </Button>

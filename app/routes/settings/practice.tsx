@@ -9,6 +9,7 @@ import {
   practicePeople,
   practiceSchema,
 } from '~/services/practice.server';
+import { found } from '~/services/refusal.server';
 import { Notice } from '~/ui/parts/Notice';
 import { TimeZoneSelect } from '~/ui/parts/TimeZoneSelect';
 import { shortDay } from '~/ui/parts/words';
@@ -29,7 +30,8 @@ export async function loader({ context, request }: Route.LoaderArgs) {
 }
 
 const intentSchema = z.object({
-  intent: z.enum(['change', 'invite'], { error: 'The form is damaged; reload the page.' }),
+  intent: z.enum(['change', 'invite', 'renew'], { error: 'The form is damaged; reload the page.' }),
+  userId: z.string().default(''),
 });
 
 export async function action({ context, request }: Route.ActionArgs) {
@@ -37,11 +39,18 @@ export async function action({ context, request }: Route.ActionArgs) {
   return act(async () => {
     ownerOnly(who);
     const form = await formOf(request);
-    if (parse(intentSchema, form).intent === 'change') {
+    const { intent, userId } = parse(intentSchema, form);
+    if (intent === 'change') {
       await changePractice(setting, who, parse(practiceSchema, form));
       return { ok: true as const, done: 'changed' as const };
     }
-    const { token, expiresAt } = await invite(setting, who, { role: 'therapist', clientId: null });
+    const colleague = (await practicePeople(setting, who)).find(({ id }) => id === userId);
+    const renewsUserId = intent === 'renew' ? found(colleague, 'colleague').id : null;
+    const { token, expiresAt } = await invite(setting, who, {
+      role: 'therapist',
+      clientId: null,
+      renewsUserId,
+    });
     const link = new URL(`/join/${token}`, request.url).href;
     const until = expiresAt.toISOString().slice(0, 10);
     return data({ ok: true as const, done: 'invited' as const, link, until }, { status: 201 });
@@ -104,6 +113,11 @@ export default function Practice(props: Route.ComponentProps) {
               <th scope="col">Name</th>
               <th scope="col">Role</th>
               <th scope="col">E-mail</th>
+              {owner && (
+                <th scope="col">
+                  <span className="visually-hidden">Pass phrase</span>
+                </th>
+              )}
             </tr>
           </thead>
           <tbody>
@@ -112,6 +126,21 @@ export default function Practice(props: Route.ComponentProps) {
                 <td>{person.name}</td>
                 <td>{person.role === 'owner' ? 'owner and therapist' : 'therapist'}</td>
                 <td>{person.email}</td>
+                {owner && (
+                  <td>
+                    <Form method="post">
+                      <input type="hidden" name="intent" value="renew" />
+                      <input type="hidden" name="userId" value={person.id} />
+                      <Button
+                        type="submit"
+                        variant="subtle"
+                        aria-label={`New pass phrase for ${person.name}`}
+                      >
+                        New pass phrase
+                      </Button>
+                    </Form>
+                  </td>
+                )}
               </tr>
             ))}
           </tbody>

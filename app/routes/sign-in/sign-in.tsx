@@ -115,8 +115,8 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
         </Button>
       </Form>
       <p className={classes.hint}>
-        New here? Your therapist gives you an invitation link. Lost your pass phrase? Ask for a new
-        one at your practice.
+        New here? Your therapist gives you an invitation link. Lost your pass phrase? Your practice
+        can make a link for a new one.
       </p>
     </Gate>
   );
