@@ -1,10 +1,19 @@
 const shared = {
   transform: {
-    '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022' }, module: { type: 'es6' } }],
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: { target: 'es2022', transform: { react: { runtime: 'automatic' } } },
+        module: { type: 'es6' },
+      },
+    ],
   },
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testEnvironment: 'node',
-  moduleNameMapper: { '^~/(.*)$': '<rootDir>/app/$1' },
+  moduleNameMapper: {
+    '\\.module\\.css$': '<rootDir>/app/ui/testing/classNames.ts',
+    '^~/(.*)$': '<rootDir>/app/$1',
+  },
   modulePathIgnorePatterns: ['<rootDir>/build/'],
 };
 
@@ -12,7 +21,11 @@ export default {
   testTimeout: 60_000,
   projects: [
     { ...shared, displayName: 'core', testMatch: ['<rootDir>/core/**/*.test.ts'] },
-    { ...shared, displayName: 'app', testMatch: ['<rootDir>/app/{ui,formats}/**/*.test.ts'] },
+    {
+      ...shared,
+      displayName: 'app',
+      testMatch: ['<rootDir>/app/ui/**/*.test.{ts,tsx}', '<rootDir>/app/*.test.ts'],
+    },
     {
       ...shared,
       displayName: 'database',

@@ -113,9 +113,10 @@ test('joining, signing in, one’s account and finding take hostile values too',
     timeZone: 'UTC',
   };
   for (const value of HOSTILE) {
-    for (const field of ['email', 'passPhrase', 'timeZone']) {
+    // As a pass phrase some of these would do: only those of a wrong length are refused.
+    const fields = value.length < 12 || value.length > 200 ? ['passPhrase'] : [];
+    for (const field of ['email', 'timeZone', ...fields]) {
       const status = await expectNoBreak(guest.request, path, { ...good, [field]: value });
-      // A very long pass phrase is too long, a long name would be; none of these may make an account.
       expect([field, value, status]).toEqual([field, value, 422]);
     }
     const email = `${encodeURIComponent(value).slice(0, 20)}@guess.example`;

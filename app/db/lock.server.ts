@@ -44,7 +44,7 @@ const answers = (path: string): Promise<boolean> =>
   });
 
 const isTaken = (error: unknown) =>
-  error instanceof Error && 'code' in error && error.code === 'EADDRINUSE';
+  typeof error === 'object' && error !== null && 'code' in error && error.code === 'EADDRINUSE';
 
 /**
  * Takes a data folder for this process. The lock is a local socket: the kernel drops it with its

@@ -75,6 +75,7 @@ export default function Account({ loaderData, actionData }: Route.ComponentProps
           onChange={(value) =>
             setColorScheme(value === 'light' || value === 'dark' ? value : 'auto')
           }
+          maw="26rem"
           classNames={{ root: fields.segments, indicator: fields.indicator, label: fields.segment }}
           data={[
             { value: 'auto', label: 'As the device' },

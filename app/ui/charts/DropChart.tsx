@@ -2,7 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { useElementSize } from '@mantine/hooks';
 import { findSite, placeOf } from '#core/anatomy';
 import { type DropRow, type Stroke } from '#core/trend';
-import { shortDay } from '../parts/words';
+import { counted, shortDay } from '../parts/words';
 import { tendernessFill } from '../theme/tenderness';
 import classes from './DropChart.module.css';
 
@@ -25,7 +25,7 @@ function describe(row: DropRow): string {
   const first = row.strokes[0];
   const last = row.strokes.at(-1);
   if (!first || !last) return 'No ratings.';
-  return `${rowName(row)}: ${row.strokes.length} rated sessions, rating before ${first.before} on ${shortDay(first.day)} and ${last.before} on ${shortDay(last.day)}. ${row.change.says}`;
+  return `${rowName(row)}: ${counted(row.strokes.length, 'rated session')}, rating before ${first.before} on ${shortDay(first.day)} and ${last.before} on ${shortDay(last.day)}. ${row.change.says}`;
 }
 
 function StrokeMark({ stroke, x }: { stroke: Stroke; x: number }) {

@@ -1,0 +1,98 @@
+import { MantineProvider } from '@mantine/core';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { dropRows, type RatedPlace } from '#core/trend';
+import { DropChart, rowName } from './DropChart';
+import { WeekBars } from './WeekBars';
+
+const place = (day: string, before: number, after: number | null, tooMuch = false): RatedPlace => ({
+  siteId: 'skull-base',
+  side: 'left',
+  sessionId: day,
+  day,
+  before,
+  after,
+  contactSeconds: 30,
+  tooMuch,
+});
+
+const draw = (places: RatedPlace[]) =>
+  renderToStaticMarkup(
+    <MantineProvider>
+      <DropChart rows={dropRows(places)} from="2026-01-01" to="2026-03-01" />
+    </MantineProvider>,
+  );
+
+const strokes = (markup: string) =>
+  [...markup.matchAll(/<rect ([^>]*class="stroke"[^>]*)>/g)].map(([, attributes = '']) => {
+    const number = (name: string) =>
+      Number(new RegExp(`\\b${name}="([-\\d.]+)"`).exec(attributes)?.[1]);
+    return { x: number('x'), y: number('y'), height: number('height') };
+  });
+
+describe('the drop chart', () => {
+  it('draws a stroke a session, in order of days, higher where it was more tender', () => {
+    const [first, second] = strokes(draw([place('2026-01-05', 8, 3), place('2026-02-05', 4, 3)]));
+    if (!first || !second) throw new Error('two strokes are drawn');
+    expect(first.x).toBeLessThan(second.x);
+    expect(first.y).toBeLessThan(second.y);
+    expect(first.height).toBeGreaterThan(second.height);
+    // Both end at the same rating after.
+    expect(first.y + first.height).toBeCloseTo(second.y + second.height, 6);
+  });
+
+  it('draws a session without a rating after as a point, and one that rose no longer than that', () => {
+    const [point, rose] = strokes(draw([place('2026-01-05', 5, null), place('2026-01-06', 5, 7)]));
+    expect(point?.height).toBe(rose?.height);
+  });
+
+  it('marks a hold that was ended for too much, and says so', () => {
+    const markup = draw([place('2026-01-05', 8, 7, true), place('2026-01-06', 5, 3)]);
+    expect(markup.match(/class="tooMuch"/g)).toHaveLength(1);
+    expect(markup).toContain(
+      '<title>5 Jan: before 8, after 7; a hold was ended for pressing too hard</title>',
+    );
+  });
+
+  it('dashes a trend only where there are ratings enough', () => {
+    const few = Array.from({ length: 4 }, (_, n) => place(`2026-01-0${n + 1}`, 6 - n, 1));
+    const many = Array.from({ length: 8 }, (_, n) => place(`2026-01-0${n + 1}`, 8 - n, 1));
+    expect(draw(few)).not.toContain('class="trend"');
+    expect(draw(many)).toContain('class="trend"');
+    expect(draw(many)).toContain('Down 7 in 1 week: more than a rating wavers by itself.');
+  });
+
+  it('says itself in words', () => {
+    expect(draw([place('2026-01-05', 8, 3)])).toContain(
+      'aria-label="Skull base, left: 1 rated session, rating before 8 on 5 Jan and 8 on 5 Jan.',
+    );
+    expect(rowName({ siteId: 'breastbone', side: 'mid' })).toBe('Breastbone');
+    expect(rowName({ siteId: 'no-such-site', side: 'left' })).toBe('no-such-site');
+  });
+});
+
+describe('the week bars', () => {
+  it('fill what was done inside what was asked and say both', () => {
+    const markup = renderToStaticMarkup(
+      <WeekBars
+        weeks={[
+          { monday: '2026-01-05', done: 2, partial: 0, asked: 4 },
+          { monday: '2026-01-12', done: 4, partial: 1, asked: 4 },
+        ]}
+      />,
+    );
+    const heights = (name: string) =>
+      [
+        ...markup.matchAll(new RegExp(`<rect [^>]*height="([\\d.]+)"[^>]*class="${name}"`, 'g')),
+      ].map(([, height]) => Number(height));
+    const [askedFirst, askedSecond] = heights('asked');
+    const [doneFirst, doneSecond] = heights('done');
+    expect(askedFirst).toBe(askedSecond);
+    expect(doneFirst).toBeCloseTo((askedFirst ?? 0) / 2, 6);
+    expect(doneSecond).toBe(askedSecond);
+    expect(markup).toContain('week of 5 Jan: 2 of 4; week of 12 Jan: 4 of 4');
+  });
+
+  it('draw nothing for no weeks, and do not break', () => {
+    expect(renderToStaticMarkup(<WeekBars weeks={[]} />)).toContain('<svg');
+  });
+});
