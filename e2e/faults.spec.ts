@@ -2,6 +2,7 @@ import { type APIRequestContext } from '@playwright/test';
 import {
   addClient,
   addSite,
+  clientWithRoutine,
   expect,
   inviteFrom,
   joinBy,
@@ -265,14 +266,21 @@ test('a form that another version has overtaken is refused, shows both and keeps
 
 test('pressing a button twice does the thing once', async ({ page, browser, baseURL }) => {
   await stepInAs(page, 'Maren');
-  const file = await addClient(page, 'Double Press');
-  await addSite(page, 'Breastbone');
-  await page.getByRole('button', { name: 'Issue version 1' }).dblclick();
-  await expect(page.getByText('Version 1 is issued.')).toBeVisible();
-  await page.reload();
-  await expect(page.getByRole('button', { name: 'Issue version 2' })).toBeVisible();
-  const { page: phone, context } = await otherDevice(browser, baseURL);
-  await joinBy(phone, await inviteFrom(page, file), 'double@client.example');
+  const { phone, context } = await clientWithRoutine(page, browser, baseURL, 'Double Press', [
+    'Breastbone',
+  ]);
+  const { page: other, context: desk } = await otherDevice(browser, baseURL, {
+    width: 1280,
+    height: 800,
+  });
+  await stepInAs(other, 'Idris');
+  await addClient(other, 'Double Issue');
+  await addSite(other, 'Breastbone');
+  await other.getByRole('button', { name: 'Issue version 1' }).dblclick();
+  await expect(other.getByText('Version 1 is issued.')).toBeVisible();
+  await other.reload();
+  await expect(other.getByRole('button', { name: 'Issue version 2' })).toBeVisible();
+  await desk.close();
   await phone.goto('/practise');
   await phone.getByRole('button', { name: 'Start' }).dblclick();
   await phone.getByRole('button', { name: 'I’m on it' }).dblclick();

@@ -2,6 +2,7 @@ import { type Page } from '@playwright/test';
 import {
   addClient,
   addSite,
+  clientWithRoutine,
   expect,
   inviteFrom,
   joinBy,
@@ -126,13 +127,9 @@ test('a session survives a closed page and a lost network, and nothing is logged
   baseURL,
 }) => {
   await stepInAs(page, 'Maren');
-  const file = await addClient(page, 'Corin Vetch');
-  await addSite(page, 'Breastbone');
-  await page.getByRole('button', { name: 'Issue version 1' }).click();
-  await expect(page.getByText('Version 1 is issued.')).toBeVisible();
-  const link = await inviteFrom(page, file);
-  const { page: phone, context } = await otherDevice(browser, baseURL);
-  await joinBy(phone, link, 'corin@client.example');
+  const { file, phone, context } = await clientWithRoutine(page, browser, baseURL, 'Corin Vetch', [
+    'Breastbone',
+  ]);
   await phone.clock.install();
   await phone.goto('/practise');
 
@@ -182,6 +179,9 @@ test('stopping for a reason tells the client what to do and the therapist at onc
   await phone.getByRole('button', { name: /^Chest pain/ }).click();
   await expect(phone.getByRole('heading', { name: 'Get help now' })).toBeVisible();
   await expect(phone.getByText(/Call emergency services now/)).toBeVisible();
+  await phone.getByRole('link', { name: 'Close' }).click();
+  await expect(phone.getByText(/Last time you stopped: chest pain/)).toBeVisible();
+  await expect(phone.getByText(/before you go on/)).toBeVisible();
   await stepInAs(page, 'Maren');
   await expect(page.getByRole('row', { name: /Ilse Marchetti/ })).toContainText(
     'Stopped today: chest pain',

@@ -1,3 +1,3 @@
 export { SENSITIVITY, PRESSURE_CEILING_LIMIT, type Sensitivity } from './sensitivity';
-export { findSite, isSiteId, SITES, siteSchema, type Site, type SiteId } from './sites';
-export { placeOf, sideLabel, sidesOf, SIDES, type Side } from './sides';
+export { findSite, SITES, siteSchema, type Site, type SiteId } from './sites';
+export { placeOf, SIDES, type Side } from './sides';

@@ -4,12 +4,8 @@ export const SIDES = ['left', 'right', 'mid'] as const;
 /** A side of the body as the client has it; `mid` for a site on the midline. */
 export type Side = (typeof SIDES)[number];
 
-/** The sides a site has. */
-export const sidesOf = (site: Pick<Site, 'midline'>): Side[] =>
-  site.midline ? ['mid'] : ['left', 'right'];
-
 /** The side as it is read after a site's name: `left`, `right`, or `middle`. */
-export const sideLabel = (side: Side): string => (side === 'mid' ? 'middle' : side);
+const sideLabel = (side: Side): string => (side === 'mid' ? 'middle' : side);
 
 /** Names a place on the body: “Side low-back, left”; a midline site needs no side. */
 export const placeOf = (site: Pick<Site, 'plainName'>, side: Side): string =>

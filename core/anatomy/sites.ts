@@ -361,5 +361,3 @@ const BY_ID = new Map<string, Site>(SITES.map((entry) => [entry.id, entry]));
 
 /** The site with this id, or undefined. */
 export const findSite = (id: string): Site | undefined => BY_ID.get(id);
-
-export const isSiteId = (id: string): id is SiteId => BY_ID.has(id);

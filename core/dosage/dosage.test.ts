@@ -1,12 +1,5 @@
 import fc from 'fast-check';
-import {
-  allowance,
-  contactPerPoint,
-  contactPerSide,
-  doseSchema,
-  type Dose,
-  METHODS,
-} from './index';
+import { allowance, contactPerPoint, doseSchema, type Dose, METHODS } from './index';
 
 const seconds = fc.integer({ min: 1, max: 600 });
 const anyDose: fc.Arbitrary<Dose> = fc.oneof(
@@ -19,40 +12,20 @@ const anyDose: fc.Arbitrary<Dose> = fc.oneof(
   seconds.map((sweepSeconds): Dose => ({ method: 'sweep', sweepSeconds })),
 );
 
-describe('contact seconds', () => {
-  it('of two timed holds of 30 s are 60 s', () => {
-    const dose: Dose = { method: 'timed', holdSeconds: 30 };
-    expect(contactPerSide(dose, { points: 2, repetitions: 1 }, 120)).toEqual({
-      least: 60,
-      most: 60,
-    });
+describe('contact seconds of one hold', () => {
+  it('are its time, or, until it fades, between its least and its longest', () => {
+    expect(contactPerPoint({ method: 'timed', holdSeconds: 30 })).toEqual({ least: 30, most: 30 });
+    expect(contactPerPoint({ method: 'sweep', sweepSeconds: 60 })).toEqual({ least: 60, most: 60 });
+    const fades: Dose = { method: 'fade', minSeconds: 20, capSeconds: 180 };
+    expect(contactPerPoint(fades)).toEqual({ least: 20, most: 180 });
   });
 
-  it('of a fade hold lie between its least and its longest', () => {
-    const dose: Dose = { method: 'fade', minSeconds: 20, capSeconds: 180 };
-    expect(contactPerPoint(dose)).toEqual({ least: 20, most: 180 });
-    // 3 points could take 540 s; the cap of 300 s ends them.
-    expect(contactPerSide(dose, { points: 3, repetitions: 1 }, 300)).toEqual({
-      least: 60,
-      most: 300,
-    });
-  });
-
-  it('never pass the cap, never turn round, and grow with points', () => {
+  it('never turn round, whatever the dose', () => {
     fc.assert(
-      fc.property(
-        anyDose,
-        fc.nat({ max: 6 }),
-        fc.nat({ max: 10 }),
-        seconds,
-        (dose, points, repetitions, cap) => {
-          const band = contactPerSide(dose, { points, repetitions }, cap);
-          const more = contactPerSide(dose, { points: points + 1, repetitions }, cap);
-          expect(band.least).toBeLessThanOrEqual(band.most);
-          expect(band.most).toBeLessThanOrEqual(cap);
-          expect(more.most).toBeGreaterThanOrEqual(band.most);
-        },
-      ),
+      fc.property(anyDose, (dose) => {
+        const { least, most } = contactPerPoint(dose);
+        expect(least).toBeLessThanOrEqual(most);
+      }),
     );
   });
 });

@@ -7,5 +7,5 @@ export {
   type Method,
   type MethodId,
 } from './methods';
-export { contactPerPoint, contactPerSide, type SecondsBand } from './contact';
+export { contactPerPoint, type SecondsBand } from './contact';
 export { allowance } from './allowance';

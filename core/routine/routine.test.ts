@@ -110,6 +110,39 @@ describe('the time line', () => {
     );
   });
 
+  it('adds up by side and by week, affected share and hands included', () => {
+    const routine = {
+      ...routineWith(
+        itemFor('thumb-base', { dose: timed(20), affectedSide: 'right', extraPoints: 1 }),
+        itemFor('side-low-back', { dose: fade(20, 90), points: 2, sides: 'left', extraPoints: 0 }),
+        itemFor('breastbone', { dose: timed(15) }),
+      ),
+      timesPerWeek: 4,
+    };
+    expect(totalsOf(routine)).toMatchObject({
+      contact: {
+        left: { least: 20 + 40, most: 20 + 180 },
+        right: { least: 40, most: 40 },
+        mid: { least: 15, most: 15 },
+      },
+      contactPerWeek: { left: { least: 240, most: 800 }, right: { least: 160, most: 160 } },
+      hands: { least: 75, most: 75 },
+      holds: 6,
+    });
+  });
+
+  it('lets the cap end fade holds that could run past it', () => {
+    const item = itemFor('side-low-back', {
+      dose: fade(20, 180),
+      points: 3,
+      sides: 'left',
+      extraPoints: 0,
+    });
+    // 3 points could take 540 s; the cap of 300 s ends them, the least of each kept.
+    expect(totalsOf(routineWith(item)).contact.left).toEqual({ least: 60, most: 300 });
+    expect(layOut(routineWith(item)).blocks.map(({ seconds }) => seconds)).toEqual([180, 100, 20]);
+  });
+
   it('puts holds in one position under one band, and hops only by way of the floor', () => {
     const { bands } = layOut(
       routineWith(

@@ -2,7 +2,6 @@ export { eventSchema, eventBodySchema, type EventBody, type SessionEvent } from 
 export {
   SKIP_REASONS,
   STOP_REASONS,
-  skipReason,
   stopReason,
   type SkipReason,
   type StopReason,

@@ -55,12 +55,6 @@ export const STOP_REASONS = [
 ] as const;
 export type StopReason = (typeof STOP_REASONS)[number]['id'];
 
-export const skipReason = (id: SkipReason) => {
-  const found = SKIP_REASONS.find((reason) => reason.id === id);
-  if (!found) throw new RangeError(`No skip reason “${id}”.`);
-  return found;
-};
-
 export const stopReason = (id: StopReason) => {
   const found = STOP_REASONS.find((reason) => reason.id === id);
   if (!found) throw new RangeError(`No stop reason “${id}”.`);

@@ -69,6 +69,24 @@ export async function joinBy(page: Page, link: string, email: string): Promise<v
   await page.waitForURL('**/today');
 }
 
+/** A new client with an issued routine of these sites, joined on a phone of their own. */
+export async function clientWithRoutine(
+  page: Page,
+  browser: Browser,
+  baseURL: string | undefined,
+  name: string,
+  sites: readonly string[],
+): Promise<{ file: string; phone: Page; context: BrowserContext }> {
+  const file = await addClient(page, name);
+  for (const site of sites) await addSite(page, site);
+  await page.getByRole('button', { name: 'Issue version 1' }).click();
+  await expect(page.getByText('Version 1 is issued.')).toBeVisible();
+  const link = await inviteFrom(page, file);
+  const { page: phone, context } = await otherDevice(browser, baseURL);
+  await joinBy(phone, link, `${name.toLowerCase().replaceAll(' ', '.')}@client.example`);
+  return { file, phone, context };
+}
+
 /** Adds a site to the routine on the bench. */
 export const addSite = (page: Page, name: string) =>
   page.getByRole('button', { name: new RegExp(`^Add ${name},`) }).click();

@@ -3,7 +3,8 @@ import { SENSITIVITY } from '#core/anatomy';
 import { findPosition, findTool, isOnFloor } from '#core/equipment';
 import { placeKey } from '#core/routine';
 import { type EventBody, type SessionState } from '#core/session';
-import { minutesLeft, pointWords, presentPlace } from './place';
+import { pointWords, presentPlace } from './place';
+import { Progress } from './Progress';
 import classes from './practise.module.css';
 
 interface FindProps {
@@ -48,12 +49,7 @@ export function Find({ state, happen, onSkip, onStop }: FindProps) {
   const heading = samePlace ? 'Next point' : sameSite ? 'Other side' : '';
   return (
     <>
-      <header className={classes.top}>
-        <span>
-          {step.index + 1} of {state.steps.length}
-        </span>
-        <span>about {minutesLeft(state)} min left</span>
-      </header>
+      <Progress state={state} />
       <div className={classes.body}>
         {heading && <p className={classes.turn}>{heading}</p>}
         <h1>{name}</h1>

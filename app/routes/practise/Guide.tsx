@@ -52,6 +52,18 @@ function Run({
     if (cue) play(cue);
   }, [state]);
 
+  // A new screen begins at its heading, for those who hear or tab through it.
+  const place = `${state.status}:${state.stepIndex}:${state.phase.name}`;
+  const screenOf = useRef<HTMLDivElement>(null);
+  const placeBefore = useRef(place);
+  useEffect(() => {
+    if (placeBefore.current === place) return;
+    placeBefore.current = place;
+    const heading = screenOf.current?.querySelector('h1');
+    heading?.setAttribute('tabindex', '-1');
+    heading?.focus({ preventScroll: true });
+  }, [place]);
+
   useEffect(() => {
     const turn = () => {
       session.tick();
@@ -102,7 +114,7 @@ function Run({
   };
 
   return (
-    <div className={classes.screen}>
+    <div className={classes.screen} ref={screenOf}>
       {screen()}
       {post.trouble && (
         <p className={classes.post} role="status">

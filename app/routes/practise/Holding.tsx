@@ -12,7 +12,8 @@ import { clockTime } from '~/ui/parts/words';
 import { play } from '~/ui/practise/cues';
 import { HoldDrawing } from '~/ui/practise/HoldDrawing';
 import { RatingPad } from '~/ui/practise/RatingPad';
-import { minutesLeft, pointWords, presentPlace } from './place';
+import { pointWords, presentPlace } from './place';
+import { Progress } from './Progress';
 import classes from './practise.module.css';
 
 interface HoldingProps {
@@ -85,12 +86,7 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
 
   return (
     <>
-      <header className={classes.top}>
-        <span>
-          {step.index + 1} of {state.steps.length}
-        </span>
-        <span>about {minutesLeft(state)} min left</span>
-      </header>
+      <Progress state={state} />
       <div className={classes.holdHead}>
         <h1>{name}</h1>
         <p className={classes.soft}>{pointWords(step) || step.instructions}</p>

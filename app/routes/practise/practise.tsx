@@ -22,7 +22,7 @@ export default function Practise({ loaderData }: Route.ComponentProps) {
   const { version, userId, therapistName } = loaderData;
   if (!version) {
     return (
-      <main className={classes.night}>
+      <main className={classes.night} data-night>
         <div className={classes.screen}>
           <h1>No routine yet</h1>
           <p>{therapistName} has not issued a routine for you.</p>
@@ -34,7 +34,7 @@ export default function Practise({ loaderData }: Route.ComponentProps) {
     );
   }
   return (
-    <main className={classes.night}>
+    <main className={classes.night} data-night>
       <Guide userId={userId} version={version} therapistName={therapistName} />
     </main>
   );

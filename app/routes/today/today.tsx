@@ -2,8 +2,10 @@ import { Link } from 'react-router';
 import { findSite } from '#core/anatomy';
 import { findTool } from '#core/equipment';
 import { layOut, type Routine } from '#core/routine';
+import { stopReason, type StopReason } from '#core/session';
 import { enter, load } from '~/door.server';
 import { clientStart } from '~/services/practising.server';
+import { Notice } from '~/ui/parts/Notice';
 import { WeekKnots } from '~/ui/parts/WeekKnots';
 import { minutesBand, nearDay } from '~/ui/parts/words';
 import { countWords, doseWords } from '~/ui/plan/doseWords';
@@ -58,6 +60,13 @@ function Sessions({ last, today }: Pick<Start, 'last' | 'today'>) {
   );
 }
 
+/** Why the last session was stopped, when that asks for the therapist first. */
+function heldBack(last: Start['last']) {
+  const reason = last[0]?.stopReason;
+  const stopped = reason ? stopReason(reason as StopReason) : null;
+  return stopped && stopped.weight !== 'ordinary' ? stopped : null;
+}
+
 export default function Today({ loaderData }: Route.ComponentProps) {
   const { version, therapistName, today, nextVisit, doneThisWeek, askedThisWeek, last } =
     loaderData;
@@ -74,16 +83,25 @@ export default function Today({ loaderData }: Route.ComponentProps) {
   const { content, totals } = version;
   const numbers = new Map(content.items.map((item, index) => [item.id, index + 1]));
   const tools = toolsOf(content);
+  const held = heldBack(last);
   const doneToday = last.some((session) => session.day === today && session.counts);
   return (
     <div className={classes.page}>
+      {held && (
+        <Notice>
+          <p>
+            <strong>Last time you stopped: {held.label.toLowerCase()}.</strong> {held.advice} Speak
+            to {therapistName} before you go on.
+          </p>
+        </Notice>
+      )}
       <section className={classes.start}>
         <h1>{doneToday ? 'Done for today' : 'Today’s routine'}</h1>
         <p className={classes.minutes}>
           {minutesBand(totals.session)} <span>minutes{tools && `, with ${tools}`}</span>
         </p>
-        <Link to="/practise" className={classes.go} data-quiet={doneToday}>
-          {doneToday ? 'Go through it again' : 'Start'}
+        <Link to="/practise" className={classes.go} data-quiet={doneToday || held !== null}>
+          {held ? 'We have spoken; start' : doneToday ? 'Go through it again' : 'Start'}
         </Link>
         <p className={classes.week}>
           <WeekKnots done={doneThisWeek} asked={askedThisWeek} /> <span>this week</span>

@@ -18,7 +18,7 @@ function contrast(a: string, b: string): number {
 const css = readFileSync('app/ui/theme/tokens.css', 'utf8');
 
 function tokens(selector: string): Record<string, string> {
-  const block = css.slice(css.indexOf(`${selector} {`)).split('}')[0] ?? '';
+  const block = css.slice(css.indexOf(selector)).split('}')[0] ?? '';
   return Object.fromEntries(
     [...block.matchAll(/--([a-z-]+): (#[0-9a-f]{6});/g)].map(([, name = '', hex = '']) => [
       name,
@@ -28,7 +28,7 @@ function tokens(selector: string): Record<string, string> {
 }
 
 const SCHEMES = {
-  light: tokens(':root'),
+  light: tokens(':root {'),
   dark: tokens(":root[data-mantine-color-scheme='dark']"),
 };
 
