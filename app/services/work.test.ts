@@ -56,7 +56,7 @@ function session(versionId: string, startedAt = NOW.getTime() - 600_000) {
   const { events } = practiseOnce(
     expand(shortRoutine()),
     startedAt,
-    { tenderness: () => 3, fadeSeconds: 40, stopsAtStep: null, word: 'fine' },
+    { tenderness: () => 3, fadeSeconds: 40, easesOff: true, stopsAtStep: null, word: 'fine' },
     chanceFrom((seed += 1)),
   );
   return { session: { id: uuid(), versionId, startedAt }, events };

@@ -9,5 +9,13 @@ export {
 export { begin, type HoldRecord, type Phase, type SessionState } from './state';
 export { apply, replay } from './apply';
 export { due } from './due';
-export { heldSeconds, limitOf, ratingDue, restLeft, countInLeft, RATE_EVERY_SECONDS } from './read';
+export {
+  ceilingOf,
+  heldSeconds,
+  limitOf,
+  ratingDue,
+  restLeft,
+  countInLeft,
+  RATE_EVERY_SECONDS,
+} from './read';
 export { summarise, type PlaceSummary, type SessionSummary } from './summarise';

@@ -1,6 +1,7 @@
 import {
   apply,
   begin,
+  ceilingOf,
   due,
   ratingDue,
   type EventBody,
@@ -16,6 +17,8 @@ export interface Body {
   /** Rating on first pressing a step. */
   tenderness: (step: HoldStep) => number;
   fadeSeconds: number;
+  /** Takes weight off when told to; an over-presser does not. */
+  easesOff: boolean;
   /** The hold at which the client breaks off, or null. */
   stopsAtStep: number | null;
   word: string;
@@ -27,6 +30,8 @@ const asGrade = (value: number) => Math.max(0, Math.min(10, Math.round(value)));
 const LOOKING = 9;
 const ANSWERING = 2;
 const LISTENING = 1;
+/** What is left of a rating once some weight is off; invented. */
+const EASED = 0.65;
 
 /**
  * Plays one guided session through the session machine itself, so that its log is one the machine
@@ -61,7 +66,9 @@ export function practiseOnce(
   const feel = (heldSeconds: number): number => {
     const step = state.steps[state.stepIndex];
     if (!step) return 0;
-    const first = body.tenderness(step);
+    const ratings = state.holds.find((hold) => hold.step === step.index)?.ratings ?? [];
+    const toldToEase = ratings.some(({ grade }) => grade > ceilingOf(state));
+    const first = body.tenderness(step) * (toldToEase && body.easesOff ? EASED : 1);
     return asGrade(first * Math.exp(-heldSeconds / body.fadeSeconds) + chance.normal() * 0.25);
   };
   const heldNow = () =>

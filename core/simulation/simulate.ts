@@ -49,6 +49,7 @@ function bodyOn(courseId: CourseId, done: number, chance: Chance, steps: readonl
     tenderness: (step: HoldStep) =>
       (today.get(placeKey(step)) ?? 0) * (step.point === 1 ? 1 : 0.85),
     fadeSeconds: course.fadeSeconds * Math.exp(-done * Math.max(0, -course.perSession) * 0.12),
+    easesOff: course.overPress === 0,
     stopsAtStep: chance.happens(course.stopShare)
       ? 1 + chance.below(Math.max(1, steps.length - 1))
       : null,

@@ -76,6 +76,15 @@ describe('an invented client', () => {
     expect(lastDay < addDays(FROM, 35)).toBe(true);
   });
 
+  it('eases off when told to, unless it is one that does not', () => {
+    const tooMuch = (course: CourseId) =>
+      practise(course, 9).filter(({ events }) =>
+        summarise(replay(begin(expand(routine)), events)).places.some((place) => place.tooMuch),
+      ).length;
+    expect(tooMuch('stuck')).toBeLessThan(practise('stuck', 9).length / 5);
+    expect(tooMuch('over-pressing')).toBeGreaterThan(practise('over-pressing', 9).length / 2);
+  });
+
   it('does nothing without a routine', () => {
     expect(
       simulate({ seed: 1, course: 'steady', versions: [], until: FROM, timeZone: 'UTC' }),

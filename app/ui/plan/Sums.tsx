@@ -20,29 +20,31 @@ export function Sums({ totals, minutesPerDay }: { totals: Totals; minutesPerDay:
           rests included
         </span>
       </p>
-      <table className={classes.sums}>
-        <thead>
-          <tr>
-            <th scope="col">contact</th>
-            <th scope="col">a session</th>
-            <th scope="col">a week</th>
-          </tr>
-        </thead>
-        <tbody>
-          {sides.map(({ side, name }) => (
-            <tr key={side}>
-              <th scope="row">{name}</th>
-              <td>{clockBand(totals.contact[side])}</td>
-              <td>{clockBand(totals.contactPerWeek[side])}</td>
+      {sides.length > 0 && (
+        <table className={classes.sums}>
+          <thead>
+            <tr>
+              <th scope="col">contact</th>
+              <th scope="col">a session</th>
+              <th scope="col">a week</th>
             </tr>
-          ))}
-          <tr>
-            <th scope="row">hands</th>
-            <td>{clockBand(totals.hands)}</td>
-            <td />
-          </tr>
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {sides.map(({ side, name }) => (
+              <tr key={side}>
+                <th scope="row">{name}</th>
+                <td>{clockBand(totals.contact[side])}</td>
+                <td>{clockBand(totals.contactPerWeek[side])}</td>
+              </tr>
+            ))}
+            <tr>
+              <th scope="row">hands</th>
+              <td>{clockBand(totals.hands)}</td>
+              <td />
+            </tr>
+          </tbody>
+        </table>
+      )}
     </section>
   );
 }

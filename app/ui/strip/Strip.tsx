@@ -168,6 +168,8 @@ export function Strip({
     { from: PAD, to: width - PAD, letter: LETTER },
   );
 
+  const boxes = layout.blocks.map((block) => box(block, x));
+
   return (
     <figure className={classes.figure}>
       <div ref={ref} className={classes.frame}>
@@ -218,11 +220,19 @@ export function Strip({
           ))}
           {labels.map((label) => {
             const group = groups.find((one) => one.key === label.key);
-            const tallest = Math.max(
+            const half = (label.text.length * LETTER) / 2;
+            // Clear of every block it stands over, not only of its own.
+            const reach = Math.max(
               0,
-              ...(group?.blocks.map((block) => box(block, x).height) ?? []),
+              ...boxes
+                .filter(
+                  (one) =>
+                    one.left < label.centre + half && one.left + one.width > label.centre - half,
+                )
+                .map((one) =>
+                  label.row === 'above' ? AXIS - one.top : one.top + one.height - AXIS,
+                ),
             );
-            const reach = group?.side === 'mid' ? tallest / 2 : tallest;
             return (
               <text
                 key={label.key}
