@@ -1,13 +1,16 @@
 import equal from 'fast-deep-equal';
 import { useEffect, useRef } from 'react';
 import { useFetcher } from 'react-router';
-import { type Routine } from '#core/routine';
+import { type Routine, routineSchema } from '#core/routine';
 import { type Route } from './+types/plan';
 
 const WAIT_MS = 900;
 
 /** What is sent is what is stored: no fields that JSON does not know. */
 export const asJson = (routine: Routine) => JSON.parse(JSON.stringify(routine)) as Routine;
+
+/** The routine as issuing would store it, its texts trimmed; itself when it could not be issued. */
+const asStored = (routine: Routine): Routine => routineSchema.safeParse(routine).data ?? routine;
 
 export interface Draft {
   /** Says whether the work is safe with the server. */
@@ -32,7 +35,7 @@ export function useDraft(
   const sent = useRef<Routine | null>(draft);
 
   useEffect(() => {
-    const asIssued = latest ? equal(routine, latest.content) : routine.items.length === 0;
+    const asIssued = latest ? equal(asStored(routine), latest.content) : routine.items.length === 0;
     if (asIssued ? sent.current === null : equal(routine, sent.current)) return;
     timer.current = setTimeout(() => {
       sent.current = asIssued ? null : routine;
