@@ -1,7 +1,7 @@
-import { eq } from 'drizzle-orm';
 import { type Database } from '~/db/open.server';
 import { practice, user } from '~/db/schema.server';
-import { type Routine } from '#core/routine';
+import { expand, type Routine } from '#core/routine';
+import { chanceFrom, practiseOnce } from '#core/simulation';
 import { itemFor, routineWith, timed } from '#core/examples';
 import { v7 as uuid } from 'uuid';
 import { openSignIn, principalOf, setUpPractice } from '../accounts.server';
@@ -119,5 +119,15 @@ export async function issueTo(
   return versionId;
 }
 
-export const emailOf = async (db: Database, userId: string) =>
-  (await db.select({ email: user.email }).from(user).where(eq(user.id, userId)))[0]?.email ?? '';
+let seed = 0;
+
+/** A whole session of the short routine, as a device would log it. */
+export function sessionOf(versionId: string, startedAt = NOW.getTime() - 600_000) {
+  const { events } = practiseOnce(
+    expand(shortRoutine()),
+    startedAt,
+    { tenderness: () => 3, fadeSeconds: 40, easesOff: true, stopsAtStep: null, word: 'fine' },
+    chanceFrom((seed += 1)),
+  );
+  return { session: { id: uuid(), versionId, startedAt }, events };
+}

@@ -1,0 +1,126 @@
+import { v7 as uuid } from 'uuid';
+import {
+  addClient,
+  changeClient,
+  clientSchema,
+  fileHead,
+  fileOf,
+  findClients,
+} from './clientFile.server';
+import { daySheet } from './daySheet.server';
+import { discardDraft, planOf, saveDraft } from './planning.server';
+import { clientStart, recordEvents } from './practising.server';
+import { reviewOf } from './reviewing.server';
+import { type OpenDatabase } from '~/db/open.server';
+import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
+import { type Principal } from './setting.server';
+import {
+  details,
+  issueTo,
+  joinedClient,
+  NOW,
+  secondPractice,
+  sessionOf,
+  settingFor,
+  setUp,
+  shortRoutine,
+} from './testing/practiceForTests.server';
+
+let open: OpenDatabase;
+let setting: ReturnType<typeof settingFor>;
+let owner: Principal;
+let stranger: Principal;
+
+beforeAll(async () => {
+  open = await openTestDatabase();
+  setting = settingFor(open.db);
+  owner = await setUp(setting);
+  stranger = await secondPractice(setting);
+});
+afterAll(() => open.close());
+beforeEach(() => setting.moveTo(NOW));
+
+describe('the wall between practices', () => {
+  it('makes another practice’s client a client that is not there, whatever is asked', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const asks: (() => Promise<unknown>)[] = [
+      () => fileOf(setting, stranger, clientId),
+      () => fileHead(setting, stranger, clientId),
+      () => planOf(setting, stranger, clientId),
+      () => reviewOf(setting, stranger, clientId),
+      () => changeClient(setting, stranger, clientId, details({ name: 'Taken' })),
+      () => saveDraft(setting, stranger, clientId, { baseNumber: 0, content: shortRoutine() }),
+      () => discardDraft(setting, stranger, clientId),
+      () => issueTo(setting, stranger, clientId),
+      () => fileOf(setting, owner, uuid()),
+      () => fileOf(setting, owner, 'no-uuid; drop table client'),
+    ];
+    for (const ask of asks) await expect(ask()).rejects.toMatchObject({ status: 404 });
+    expect((await fileOf(setting, owner, clientId)).name).toBe('Tove Lark');
+    expect(await findClients(setting, stranger, 'Tove')).toEqual([]);
+    expect((await daySheet(setting, stranger)).rows).toEqual([]);
+  });
+
+  it('lets a client log only their own routine, under their own name', async () => {
+    const mine = await joinedClient(setting, owner, 'Mine');
+    const other = await joinedClient(setting, owner, 'Other');
+    const versionId = await issueTo(setting, owner, other.clientId);
+    await expect(recordEvents(setting, mine.who, sessionOf(versionId))).rejects.toMatchObject({
+      status: 404,
+    });
+    const mineVersion = await issueTo(setting, owner, mine.clientId);
+    const theirs = sessionOf(versionId);
+    await recordEvents(setting, other.who, theirs);
+    const hijack = {
+      ...sessionOf(mineVersion),
+      session: { ...theirs.session, versionId: mineVersion },
+    };
+    await expect(recordEvents(setting, mine.who, hijack)).rejects.toMatchObject({ status: 404 });
+    await expect(clientStart(setting, owner)).rejects.toMatchObject({ status: 404 });
+  });
+});
+
+describe('finding a client', () => {
+  it('goes by the beginning of any word, and takes wildcards as they are', async () => {
+    await addClient(setting, owner, details({ name: 'Annika 100% Vale' }));
+    const names = async (text: string) =>
+      (await findClients(setting, owner, text)).map(({ name }) => name);
+    expect(await names('ann')).toEqual(['Annika 100% Vale']);
+    expect(await names('VAL')).toEqual(['Annika 100% Vale']);
+    expect(await names('100%')).toEqual(['Annika 100% Vale']);
+    expect(await names('%')).toEqual([]);
+    expect(await names('_')).toEqual([]);
+    expect(await names('\\')).toEqual([]);
+    expect(await names('nnika')).toEqual([]);
+    expect(await names('   ')).toEqual([]);
+  });
+});
+
+describe('a client’s details', () => {
+  it('take blanks as unknown and refuse what is no figure, no date, too large or negative', () => {
+    expect(details({ minutesPerDay: '', affectedSide: '', nextVisit: '' })).toMatchObject({
+      minutesPerDay: null,
+      affectedSide: null,
+      nextVisit: null,
+    });
+    const bad: Record<string, unknown>[] = [
+      { name: '   ' },
+      { name: 'x'.repeat(121) },
+      { minutesPerDay: '-5' },
+      { minutesPerDay: 'ten' },
+      { minutesPerDay: '10 min' },
+      { minutesPerDay: '1e9' },
+      { minutesPerDay: '7.5' },
+      { affectedSide: 'both' },
+      { nextVisit: '31.12.2026' },
+      { nextVisit: '2026-02-30' },
+      { timeZone: 'Europe/Atlantis' },
+      { notes: 'x'.repeat(4001) },
+    ];
+    for (const change of bad) {
+      const result = clientSchema.safeParse({ ...details(), ...change });
+      expect([change, result.success]).toEqual([change, false]);
+      expect(result.error?.issues[0]?.message).toMatch(/^[A-Z].*\.$/);
+    }
+  });
+});

@@ -1,0 +1,117 @@
+import { eq, sql } from 'drizzle-orm';
+import { v7 as uuid } from 'uuid';
+import { fade, itemFor, routineWith, timed } from '#core/examples';
+import { routineVersion } from '~/db/schema.server';
+import { addClient, fileHead } from './clientFile.server';
+import { discardDraft, issue, planOf, saveDraft } from './planning.server';
+import { type OpenDatabase } from '~/db/open.server';
+import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
+import { type Principal } from './setting.server';
+import {
+  details,
+  issueTo,
+  NOW,
+  settingFor,
+  setUp,
+  shortRoutine,
+} from './testing/practiceForTests.server';
+
+let open: OpenDatabase;
+let setting: ReturnType<typeof settingFor>;
+let owner: Principal;
+
+beforeAll(async () => {
+  open = await openTestDatabase();
+  setting = settingFor(open.db);
+  owner = await setUp(setting);
+});
+afterAll(() => open.close());
+beforeEach(() => setting.moveTo(NOW));
+
+const count = async (of: typeof routineVersion) =>
+  (await open.db.select({ n: sql<number>`count(*)::integer` }).from(of))[0]?.n ?? 0;
+
+describe('issuing a routine', () => {
+  it('makes versions that never change, not even by hand in the database', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const versionId = await issueTo(setting, owner, clientId);
+    const change = open.db
+      .update(routineVersion)
+      .set({ reason: 'changed' })
+      .where(eq(routineVersion.id, versionId));
+    await expect(change).rejects.toThrow();
+    await expect(
+      open.db.delete(routineVersion).where(eq(routineVersion.id, versionId)),
+    ).rejects.toThrow();
+    const [row] = await open.db
+      .select()
+      .from(routineVersion)
+      .where(eq(routineVersion.id, versionId));
+    expect(row?.reason).toBe('For the test.');
+  });
+
+  it('asks for a reason from the second version on', async () => {
+    const clientId = await addClient(setting, owner, details());
+    await issueTo(setting, owner, clientId);
+    const wish = { baseNumber: 1, versionId: uuid(), reason: '', content: shortRoutine() };
+    await expect(issue(setting, owner, clientId, wish)).rejects.toMatchObject({ status: 422 });
+    expect(await issue(setting, owner, clientId, { ...wish, reason: 'Longer.' })).toEqual({
+      number: 2,
+    });
+  });
+
+  it('refuses what a check refuses, with the sentence, and issues nothing', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const before = await count(routineVersion);
+    const content = routineWith(itemFor('breastbone', { grade: 4, dose: timed(90) }));
+    await expect(issueTo(setting, owner, clientId, content)).rejects.toMatchObject({
+      status: 422,
+      message: expect.stringMatching(/ceiling of 3.*at most 60 s/) as string,
+    });
+    expect(await count(routineVersion)).toBe(before);
+  });
+
+  it('answers the same form sent twice, even at once, with one version', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const wish = { baseNumber: 0, versionId: uuid(), reason: '', content: shortRoutine() };
+    const answers = await Promise.all([
+      issue(setting, owner, clientId, wish),
+      issue(setting, owner, clientId, wish),
+    ]);
+    expect(answers).toEqual([{ number: 1 }, { number: 1 }]);
+    expect((await planOf(setting, owner, clientId)).versions).toHaveLength(1);
+  });
+
+  it('refuses a form that another version has overtaken, shows that version and keeps the draft', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const mine = routineWith(itemFor('side-low-back', { dose: fade(20, 60) }));
+    await issueTo(setting, owner, clientId);
+    await saveDraft(setting, owner, clientId, { baseNumber: 0, content: mine });
+    await expect(issueTo(setting, owner, clientId, mine, 0)).rejects.toMatchObject({
+      status: 409,
+      details: { stale: { number: 1, reason: 'For the test.', content: shortRoutine() } },
+    });
+    expect(await planOf(setting, owner, clientId)).toMatchObject({ draft: mine, draftBase: 0 });
+    // Two at once from the same base: one wins, the other is told.
+    const results = await Promise.allSettled([
+      issueTo(setting, owner, clientId, mine, 1),
+      issueTo(setting, owner, clientId, shortRoutine(), 1),
+    ]);
+    expect(results.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
+    expect(results.find(({ status }) => status === 'rejected')).toMatchObject({
+      reason: { status: 409 },
+    });
+  });
+
+  it('keeps a draft that breaks rules, and forgets it on issue or when told to', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const wild = routineWith(itemFor('breastbone', { grade: 10 }));
+    await saveDraft(setting, owner, clientId, { baseNumber: 0, content: wild });
+    expect((await fileHead(setting, owner, clientId)).hasDraft).toBe(true);
+    await discardDraft(setting, owner, clientId);
+    expect((await planOf(setting, owner, clientId)).draft).toBeNull();
+    await saveDraft(setting, owner, clientId, { baseNumber: 0, content: wild });
+    await issueTo(setting, owner, clientId);
+    expect((await planOf(setting, owner, clientId)).draft).toBeNull();
+  });
+});
