@@ -10,7 +10,7 @@ import {
 import { daySheet } from './daySheet.server';
 import { discardDraft, planOf, saveDraft } from './planning.server';
 import { clientStart, recordEvents } from './practising.server';
-import { reviewOf } from './reviewing.server';
+import { reviewOf, sessionLogOf } from './reviewing.server';
 import { type OpenDatabase } from '~/db/open.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
 import { type Principal } from './setting.server';
@@ -48,6 +48,7 @@ describe('the wall between practices', () => {
       () => fileHead(setting, stranger, clientId),
       () => planOf(setting, stranger, clientId),
       () => reviewOf(setting, stranger, clientId),
+      () => sessionLogOf(setting, stranger, clientId),
       () => changeClient(setting, stranger, clientId, details({ name: 'Taken' })),
       () => saveDraft(setting, stranger, clientId, { baseNumber: 0, content: shortRoutine() }),
       () => discardDraft(setting, stranger, clientId),

@@ -5,6 +5,50 @@ import { sessionsOf } from '~/db/sessions.server';
 import { fileOf } from './clientFile.server';
 import { type Principal, type Setting } from './setting.server';
 
+type SessionRows = Awaited<ReturnType<typeof sessionsOf>>;
+
+/** Sessions as they are listed, newest first. Contact in seconds. */
+const sessionLines = (sessions: SessionRows) =>
+  sessions
+    .map(
+      ({
+        id,
+        day,
+        startedAt,
+        endedAt,
+        status,
+        counts,
+        stopReason,
+        word,
+        versionNumber,
+        summary,
+      }) => ({
+        id,
+        day,
+        startedAt: startedAt.getTime(),
+        minutes: endedAt ? Math.round((endedAt.getTime() - startedAt.getTime()) / 60_000) : null,
+        status,
+        counts,
+        stopReason,
+        word,
+        versionNumber,
+        holdsDone: summary.holdsDone,
+        holdsAsked: summary.holdsAsked,
+        contactSeconds: summary.contactSeconds,
+      }),
+    )
+    .reverse();
+
+/** A client's sessions as logged, for the list of them. */
+export async function sessionLogOf(setting: Setting, who: Principal, clientId: string) {
+  const file = await fileOf(setting, who, clientId);
+  return {
+    name: file.name,
+    today: dayOf(setting.now().getTime(), file.timeZone),
+    sessions: sessionLines(await sessionsOf(setting.db, clientId)),
+  };
+}
+
 /** What changed: strokes by site and side, sessions by week, and what the client wrote. */
 export async function reviewOf(setting: Setting, who: Principal, clientId: string) {
   const file = await fileOf(setting, who, clientId);
@@ -31,35 +75,7 @@ export async function reviewOf(setting: Setting, who: Principal, clientId: strin
       reason,
       issuedByName,
     })),
-    sessions: sessions
-      .map(
-        ({
-          id,
-          day,
-          startedAt,
-          endedAt,
-          status,
-          counts,
-          stopReason,
-          word,
-          versionNumber,
-          summary,
-        }) => ({
-          id,
-          day,
-          startedAt: startedAt.getTime(),
-          minutes: endedAt ? Math.round((endedAt.getTime() - startedAt.getTime()) / 60_000) : null,
-          status,
-          counts,
-          stopReason,
-          word,
-          versionNumber,
-          holdsDone: summary.holdsDone,
-          holdsAsked: summary.holdsAsked,
-          contactSeconds: summary.contactSeconds,
-        }),
-      )
-      .reverse(),
+    sessions: sessionLines(sessions),
   };
 }
 

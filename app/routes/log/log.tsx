@@ -1,14 +1,14 @@
 import { Link } from 'react-router';
 import { stopReason, type StopReason } from '#core/session';
 import { enter, load } from '~/door.server';
-import { reviewOf } from '~/services/reviewing.server';
+import { sessionLogOf } from '~/services/reviewing.server';
 import { clockTime, nearDay } from '~/ui/parts/words';
 import { type Route } from './+types/log';
 import classes from './log.module.css';
 
 export async function loader({ context, request, params }: Route.LoaderArgs) {
   const { setting, who } = enter(context, request, 'staff');
-  return load(() => reviewOf(setting, who, params.clientId));
+  return load(() => sessionLogOf(setting, who, params.clientId));
 }
 
 type Session = Route.ComponentProps['loaderData']['sessions'][number];
