@@ -1,5 +1,5 @@
 import { createContext } from 'react-router';
-import { type Principal, type Setting } from '~/services/setting.server';
+import type { Principal, Setting } from '~/services/setting.server';
 
 /** What the server entry hands to every route. */
 export const settingContext = createContext<Setting>();

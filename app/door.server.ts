@@ -1,9 +1,9 @@
 import { createCookie, data, redirect, type RouterContextProvider } from 'react-router';
-import { type z } from 'zod';
+import type { z } from 'zod';
 import { principalContext, requestContext, settingContext } from '~/context.server';
 import { principalOf } from '~/services/accounts.server';
 import { Refusal } from '~/services/refusal.server';
-import { type Principal, type Setting } from '~/services/setting.server';
+import type { Principal, Setting } from '~/services/setting.server';
 
 type Context = Readonly<RouterContextProvider>;
 

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { principalContext, requestContext, settingContext } from './context.server';
 import { act, cookieFor, enter, formOf, homeOf, jsonOf, load, parse, tokenOf } from './door.server';
 import { found, Refusal } from './services/refusal.server';
-import { type Principal, type Setting } from './services/setting.server';
+import type { Principal, Setting } from './services/setting.server';
 
 const PERSON: Principal = {
   userId: 'u',
@@ -14,6 +14,7 @@ const PERSON: Principal = {
   practiceName: 'Lamp Street Rooms',
   timeZone: 'UTC',
   quietAfterDays: 4,
+  rescreenAfterDays: 90,
   clientId: null,
 };
 

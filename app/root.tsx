@@ -1,4 +1,5 @@
 import '@mantine/core/styles.css';
+import '@mantine/tiptap/styles.css';
 import '@fontsource-variable/fraunces/index.css';
 import '@fontsource-variable/fraunces/wght-italic.css';
 import '@fontsource-variable/figtree/index.css';
@@ -6,7 +7,7 @@ import './ui/theme/tokens.css';
 import { ColorSchemeScript, mantineHtmlProps, MantineProvider } from '@mantine/core';
 import { createContext, type ReactNode, useContext } from 'react';
 import { Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router';
-import { type Route } from './+types/root';
+import type { Route } from './+types/root';
 import { recognise } from './door.server';
 import { ErrorPage } from './ui/parts/ErrorPage';
 import { cssVariables, theme } from './ui/theme/theme';

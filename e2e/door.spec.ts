@@ -11,9 +11,15 @@ test('every page and form stands behind the one door', async ({ page, browser, b
     `${file}/practise`,
     `${file}/review`,
     `${file}/details`,
+    `${file}/brings`,
+    `${file}/screen`,
+    `${file}/map`,
+    `${file}/measure`,
+    `${file}/visit`,
+    `${file}/referral`,
     '/settings/practice',
   ];
-  const own = ['/today', '/practise'];
+  const own = ['/today', '/practise', '/answers', '/points', '/measures', '/referral'];
   const anyone = ['/settings/about', '/settings/account'];
   const { page: nobody, context } = await otherDevice(browser, baseURL);
   for (const path of [...staff, ...own, ...anyone]) {
@@ -31,6 +37,15 @@ test('every page and form stands behind the one door', async ({ page, browser, b
     `${file}/plan`,
     `${file}/details`,
     '/practise/events',
+    `${file}/screen`,
+    `${file}/screen/keep`,
+    `${file}/map/keep`,
+    `${file}/measure/keep`,
+    `${file}/visit`,
+    `${file}/visit/notes`,
+    `${file}/pictures`,
+    '/answers/keep',
+    '/points',
     '/settings/account',
     '/settings/practice',
   ]) {

@@ -1,4 +1,4 @@
-import { type APIRequestContext } from '@playwright/test';
+import type { APIRequestContext } from '@playwright/test';
 import {
   addClient,
   addSite,
@@ -72,11 +72,12 @@ test('every form takes hostile values with a refusal and never breaks', async ({
   }
   for (const value of HOSTILE) {
     await expectNoBreak(page.request, `${file}/details`, { intent: value });
-    for (const field of ['name', 'timeZone', 'quietAfterDays']) {
+    for (const field of ['name', 'timeZone', 'quietAfterDays', 'rescreenAfterDays']) {
       const practice = {
         name: 'Sandholm Quay Practice',
         timeZone: 'Europe/Copenhagen',
         quietAfterDays: '4',
+        rescreenAfterDays: '90',
       };
       await expectNoBreak(page.request, '/settings/practice', {
         intent: 'change',
@@ -90,6 +91,7 @@ test('every form takes hostile values with a refusal and never breaks', async ({
     name: 'Sandholm Quay Practice',
     timeZone: 'Europe/Copenhagen',
     quietAfterDays: '4',
+    rescreenAfterDays: '90',
   });
   expect(await expectNoBreak(page.request, '/clients/new', { ...GOOD, minutesPerDay: '-5' })).toBe(
     422,
@@ -209,6 +211,7 @@ test('typed figures that cannot be read say why, stay as typed and stop the issu
   await stepInAs(page, 'Maren');
   await addClient(page, 'Typed Figures');
   await addSite(page, 'Side low-back');
+  await page.getByText('timed hold', { exact: true }).click();
   const hold = page.getByLabel('hold', { exact: true });
   const issue = page.getByRole('button', { name: 'Issue version 1' });
   for (const [text, says] of [
@@ -316,4 +319,61 @@ test('an invitation that was used, replaced or made up says so', async ({
   await phone.getByRole('button', { name: 'Sign in', exact: true }).click();
   await phone.waitForURL('**/today');
   await context.close();
+});
+
+test('screening, map, measures and notes take no damaged request, and keep nothing of one', async ({
+  page,
+}) => {
+  await stepInAs(page, 'Maren');
+  const file = await addClient(page, 'Damaged Goods');
+  const id = '01a211b2-683b-71aa-b9fc-d585f924e2d3';
+  const point = { thread: id, siteId: 'calf', side: 'left', across: 0, down: 0, rating: 4 };
+  const reading = {
+    intent: 'keep',
+    id,
+    testId: 'neck-turn',
+    quantityId: 'turn',
+    side: 'left',
+    moment: 'before',
+    tries: [50],
+    way: 'number',
+  };
+  const bodies: [string, unknown][] = [
+    [`${file}/screen`, { intent: 'record', id, replies: [] }],
+    [
+      `${file}/screen`,
+      { intent: 'record', id: 'x', replies: [{ condition: 'gout', says: 'yes' }] },
+    ],
+    [
+      `${file}/screen`,
+      { intent: 'clear', clearance: { condition: 'latex', by: 'me', on: 'never' } },
+    ],
+    [`${file}/screen/keep`, { replies: [{ condition: 'jaw', says: 'perhaps' }] }],
+    [`${file}/map/keep`, { intent: 'add', id, point: { ...point, rating: 44 } }],
+    [`${file}/map/keep`, { intent: 'add', id, point: { ...point, siteId: 'outer-thigh-band' } }],
+    [`${file}/map/keep`, { intent: 'add', id, point: { ...point, across: 290 } }],
+    [`${file}/map/keep`, { intent: 'change', id, revision: 1, point }],
+    [`${file}/map/keep`, { intent: 'remove', id, revision: 'one' }],
+    [`${file}/measure/keep`, { ...reading, tries: [400] }],
+    [
+      `${file}/measure/keep`,
+      { ...reading, testId: 'jaw-opening', quantityId: 'opening', tries: [4000] },
+    ],
+    [`${file}/measure/keep`, { ...reading, revision: 7 }],
+    [`${file}/measure/keep`, { intent: 'home', testId: 'edge-of-bed', when: 'weekly' }],
+    [`${file}/visit/notes`, { visitId: id, revision: 0, notes: { type: 'doc', content: [] } }],
+    [`${file}/visit/notes`, { visitId: id, revision: 0, notes: { type: 'script', text: 'x' } }],
+  ];
+  for (const [path, data] of bodies) {
+    for (const body of [data, 'no json', null, []]) {
+      const answer = await page.request.post(path, { data: body as object });
+      const status = answer.status();
+      expect([path, body, status >= 400 && status < 500]).toEqual([path, body, true]);
+    }
+  }
+  const picture = await page.request.post(`${file}/pictures`, { data: Buffer.from('no picture') });
+  expect(picture.status()).toBe(422);
+  await page.goto(`${file}/map`);
+  await expect(page.getByRole('heading', { name: '0 tender points' }).first()).toBeVisible();
+  await expect(page.getByRole('link', { name: 'visits' })).toBeVisible();
 });

@@ -5,11 +5,13 @@ import { sql } from 'drizzle-orm';
 import staticGzip from 'express-static-gzip';
 import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
-import { type Logger } from 'pino';
+import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { RouterContextProvider } from 'react-router';
 import { nonceContext, requestContext, settingContext } from '~/context.server';
-import { type Setting } from '~/services/setting.server';
+import type { Setting } from '~/services/setting.server';
+import { simulatedScale } from './devices/scale';
+import { simulatedTilt } from './devices/tilt';
 import * as build from 'virtual:react-router/server-build';
 
 export { openFolder, openMemory, openServer, type OpenDatabase } from '~/db/open.server';
@@ -103,6 +105,8 @@ export function createApp({ setting, log, clientFolder, secure }: AppOptions): E
   app.use(
     pinoHttp({
       logger: log,
+      // A scale is asked several times a second.
+      autoLogging: { ignore: ({ url }) => url?.startsWith('/devices/') ?? false },
       // The path may carry an invitation: log the route's shape, not its secret.
       serializers: {
         req: (request: { method: string; url: string }) => ({
@@ -128,6 +132,14 @@ export function createApp({ setting, log, clientFolder, secure }: AppOptions): E
   app.use(express.static(clientFolder, { maxAge: '1h', index: false }));
   app.get('/health', health(setting));
   app.use(sameSiteOnly, keepPrivate);
+  app.use(
+    '/devices/scale',
+    simulatedScale(() => setting.now().getTime()),
+  );
+  app.use(
+    '/devices/tilt',
+    simulatedTilt(() => setting.now().getTime()),
+  );
   app.use(
     createRequestHandler({
       build,

@@ -1,5 +1,5 @@
 declare module 'virtual:react-router/server-build' {
-  import { type ServerBuild } from 'react-router';
+  import type { ServerBuild } from 'react-router';
   export const assets: ServerBuild['assets'];
   export const assetsBuildDirectory: ServerBuild['assetsBuildDirectory'];
   export const basename: ServerBuild['basename'];

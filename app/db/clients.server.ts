@@ -1,7 +1,14 @@
-import { type Day } from '#core/calendar';
-import { and, asc, eq, gte, ilike, max, sql } from 'drizzle-orm';
-import { type Database } from './open.server';
-import { client, practisedSession, routine, routineVersion, user } from './schema.server';
+import type { Day } from '#core/calendar';
+import { and, asc, desc, eq, gte, ilike, max, sql } from 'drizzle-orm';
+import type { Database } from './open.server';
+import {
+  client,
+  practisedSession,
+  routine,
+  routineVersion,
+  screening,
+  user,
+} from './schema.server';
 
 /** A client's file, if it lies inside this practice. */
 export async function clientInPractice(db: Database, practiceId: string, clientId: string) {
@@ -19,6 +26,13 @@ export async function clientInPractice(db: Database, practiceId: string, clientI
       affectedSide: client.affectedSide,
       nextVisit: client.nextVisit,
       notes: client.notes,
+      massKilograms: client.massKilograms,
+      statureMetres: client.statureMetres,
+      tools: client.tools,
+      places: client.places,
+      timesOfDay: client.timesOfDay,
+      helperAtHome: client.helperAtHome,
+      homeMeasures: client.homeMeasures,
       createdAt: client.createdAt,
     })
     .from(client)
@@ -99,3 +113,20 @@ export const practiceAskPeriods = (db: Database, practiceId: string) =>
     .innerJoin(client, eq(client.id, routine.clientId))
     .where(eq(client.practiceId, practiceId))
     .orderBy(asc(routineVersion.number));
+
+/** The latest interview of each client of a practice, when a therapist has not confirmed it. */
+export const unconfirmedAnswers = (db: Database, practiceId: string) => {
+  const newest = db
+    .selectDistinctOn([screening.clientId], {
+      clientId: screening.clientId,
+      confirmed: screening.confirmed,
+      day: screening.day,
+      replies: screening.replies,
+    })
+    .from(screening)
+    .innerJoin(client, eq(client.id, screening.clientId))
+    .where(eq(client.practiceId, practiceId))
+    .orderBy(screening.clientId, desc(screening.at))
+    .as('newest');
+  return db.select().from(newest).where(eq(newest.confirmed, false));
+};

@@ -1,5 +1,5 @@
 import { and, asc, count, eq, gt, ne } from 'drizzle-orm';
-import { type Database } from './open.server';
+import type { Database } from './open.server';
 import { client, practice, signIn, user } from './schema.server';
 
 export const countPractices = async (db: Database): Promise<number> =>
@@ -22,6 +22,7 @@ export async function personBySignIn(db: Database, hash: string, now: Date) {
       practiceName: practice.name,
       timeZone: practice.timeZone,
       quietAfterDays: practice.quietAfterDays,
+      rescreenAfterDays: practice.rescreenAfterDays,
       clientId: client.id,
       lastSeenAt: signIn.lastSeenAt,
     })

@@ -1,10 +1,18 @@
+import { storedRoutineSchema, type Routine } from '#core/routine';
 import { asc, desc, eq } from 'drizzle-orm';
-import { type Database } from './open.server';
+import type { Database } from './open.server';
 import { routine, routineVersion, user } from './schema.server';
+
+/** A routine as this edition knows it: what an earlier one did not store gets its usual value. */
+const read = (content: Routine): Routine => storedRoutineSchema.parse(content);
+const readVersion = <Row extends { content: Routine }>(row: Row): Row => ({
+  ...row,
+  content: read(row.content),
+});
 
 export async function routineOf(db: Database, clientId: string) {
   const [row] = await db.select().from(routine).where(eq(routine.clientId, clientId)).limit(1);
-  return row;
+  return row && { ...row, draft: row.draft && read(row.draft) };
 }
 
 const versionColumns = {
@@ -19,14 +27,16 @@ const versionColumns = {
 };
 
 /** All versions issued to a client, oldest first. */
-export const versionsOf = (db: Database, clientId: string) =>
-  db
+export async function versionsOf(db: Database, clientId: string) {
+  const rows = await db
     .select(versionColumns)
     .from(routineVersion)
     .innerJoin(routine, eq(routine.id, routineVersion.routineId))
     .innerJoin(user, eq(user.id, routineVersion.issuedBy))
     .where(eq(routine.clientId, clientId))
     .orderBy(asc(routineVersion.number));
+  return rows.map(readVersion);
+}
 
 export async function latestVersion(db: Database, clientId: string) {
   const [row] = await db
@@ -37,7 +47,7 @@ export async function latestVersion(db: Database, clientId: string) {
     .where(eq(routine.clientId, clientId))
     .orderBy(desc(routineVersion.number))
     .limit(1);
-  return row;
+  return row && readVersion(row);
 }
 
 /** A version, with whose it is. */
@@ -49,7 +59,7 @@ export async function versionWithClient(db: Database, versionId: string) {
     .innerJoin(user, eq(user.id, routineVersion.issuedBy))
     .where(eq(routineVersion.id, versionId))
     .limit(1);
-  return row;
+  return row && readVersion(row);
 }
 
 export type VersionRow = NonNullable<Awaited<ReturnType<typeof latestVersion>>>;

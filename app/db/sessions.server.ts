@@ -1,6 +1,6 @@
-import { type SessionEvent } from '#core/session';
+import type { SessionEvent } from '#core/session';
 import { asc, desc, eq } from 'drizzle-orm';
-import { type Database } from './open.server';
+import type { Database } from './open.server';
 import { practisedSession, routineVersion, sessionEvent } from './schema.server';
 
 /** A client's sessions with the number of the version they followed, oldest first. */
@@ -36,6 +36,19 @@ export const lastSessionsOf = (db: Database, clientId: string, most: number) =>
       stopReason: practisedSession.stopReason,
       word: practisedSession.word,
       versionId: practisedSession.versionId,
+    })
+    .from(practisedSession)
+    .where(eq(practisedSession.clientId, clientId))
+    .orderBy(desc(practisedSession.startedAt))
+    .limit(most);
+
+/** What was rated in the latest sessions of a client, newest first. */
+export const lastSummariesOf = (db: Database, clientId: string, most: number) =>
+  db
+    .select({
+      versionId: practisedSession.versionId,
+      day: practisedSession.day,
+      summary: practisedSession.summary,
     })
     .from(practisedSession)
     .where(eq(practisedSession.clientId, clientId))

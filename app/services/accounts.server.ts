@@ -14,7 +14,7 @@ import {
   tokenHash,
   verifyPassword,
 } from './secret.server';
-import { type Principal, type Setting } from './setting.server';
+import type { Principal, Setting } from './setting.server';
 
 const HOUR = 3_600_000;
 /** How long a sign-in lives without being used, in ms: staff short, a client’s own phone long. */

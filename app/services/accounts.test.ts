@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import { type OpenDatabase } from '~/db/open.server';
+import type { OpenDatabase } from '~/db/open.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
 import { signIn, user } from '~/db/schema.server';
 import {
@@ -16,7 +16,7 @@ import {
   signOutEverywhere,
 } from './accounts.server';
 import { invite, join, joinSchema, readInvitation, renew } from './invitations.server';
-import { type Principal, type Setting } from './setting.server';
+import type { Principal, Setting } from './setting.server';
 import { changePractice, ownerOnly } from './practice.server';
 import {
   details,
@@ -204,7 +204,12 @@ describe('an invitation', () => {
     if (!who) throw new Error('not signed in');
     expect(() => ownerOnly(who)).toThrow(/owner/);
     await expect(
-      changePractice(setting, who, { name: 'Mine', timeZone: 'UTC', quietAfterDays: 4 }),
+      changePractice(setting, who, {
+        name: 'Mine',
+        timeZone: 'UTC',
+        quietAfterDays: 4,
+        rescreenAfterDays: 90,
+      }),
     ).rejects.toMatchObject({ status: 403 });
   });
 });

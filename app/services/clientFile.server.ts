@@ -1,15 +1,21 @@
 import { dayOf, isDay } from '#core/calendar';
+import { findTool, surfaceIdSchema } from '#core/equipment';
+import { BODY_BOUNDS } from '#core/loading';
+import { allStop, screen } from '#core/screening';
 import { and, eq } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
-import { clientInPractice, searchClients } from '~/db/clients.server';
+import { searchClients } from '~/db/clients.server';
 import { latestVersion, routineOf } from '~/db/routines.server';
 import { lastSessionsOf } from '~/db/sessions.server';
 import { client, routine } from '~/db/schema.server';
+import { visitCounts, visitsOf } from '~/db/visits.server';
 import { nameSchema, timeZoneSchema } from './accounts.server';
-import { found } from './refusal.server';
-import { type Principal, type Setting } from './setting.server';
+import { dueFor, STOPS_FROM } from './due.server';
+import { fileAndAnswers } from './inForce.server';
+import { found, Refusal } from './refusal.server';
+import type { Principal, Setting } from './setting.server';
 
 const blankAsNull = (value: unknown) => (value === '' || value === undefined ? null : value);
 
@@ -46,6 +52,89 @@ export const clientSchema = z.object({
 });
 
 export type ClientDetails = z.infer<typeof clientSchema>;
+
+const optionalNumber = (name: string, least: number, most: number, unit: string) =>
+  z.preprocess(
+    blankAsNull,
+    z.coerce
+      .number({ error: `${name} must be a number of ${unit}.` })
+      .min(least, `${name} must be at least ${least} ${unit}.`)
+      .max(most, `${name} must be at most ${most} ${unit}.`)
+      .nullable(),
+  );
+
+const { massKilograms: MASS, statureMetres: STATURE } = BODY_BOUNDS;
+
+/** Times of a day a client can have. */
+export const TIMES_OF_DAY = ['morning', 'midday', 'afternoon', 'evening'] as const;
+
+/** What a client brings: the body, the time and what is at hand at home. */
+export const bringsSchema = z.object({
+  massKilograms: optionalNumber(MASS.name, MASS.least, MASS.most, MASS.unit),
+  statureCentimetres: optionalNumber(STATURE.name, STATURE.least * 100, STATURE.most * 100, 'cm'),
+  tools: z.array(
+    z.string().refine((id) => findTool(id) !== undefined, { error: 'That is not a tool we know.' }),
+  ),
+  places: z.array(surfaceIdSchema),
+  minutesPerDay: clientSchema.shape.minutesPerDay,
+  timesOfDay: z.array(z.enum(TIMES_OF_DAY, { error: 'That is not a time of day we know.' })),
+  helperAtHome: z
+    .enum(['yes', 'no', ''], { error: 'A helper at home is yes, no or not asked.' })
+    .transform((says) => (says === '' ? null : says === 'yes')),
+});
+export type Brings = z.infer<typeof bringsSchema>;
+
+/** What the file holds of it, in one comparable text: a save names the one it was begun from. */
+export const bringsSeen = (file: {
+  massKilograms: number | null;
+  statureMetres: number | null;
+  minutesPerDay: number | null;
+  tools: string[] | null;
+  places: string[] | null;
+  timesOfDay: string[] | null;
+  helperAtHome: boolean | null;
+}): string =>
+  JSON.stringify([
+    file.massKilograms,
+    file.statureMetres,
+    file.minutesPerDay,
+    file.tools,
+    file.places,
+    file.timesOfDay,
+    file.helperAtHome,
+  ]);
+
+export async function changeBrings(
+  setting: Setting,
+  who: Principal,
+  clientId: string,
+  { statureCentimetres, ...brings }: Brings,
+  seen?: string,
+): Promise<void> {
+  const file = await fileOf(setting, who, clientId);
+  if (seen !== undefined && seen !== bringsSeen(file)) {
+    throw new Refusal(
+      409,
+      'Somebody changed this meanwhile. Nothing was saved: reload to see theirs, then change again.',
+    );
+  }
+  await setting.db.transaction(async (tx) => {
+    await tx
+      .update(client)
+      .set({
+        ...brings,
+        statureMetres: statureCentimetres === null ? null : statureCentimetres / 100,
+      })
+      .where(and(eq(client.id, clientId), eq(client.practiceId, who.practiceId)));
+    await recordAudit(tx, {
+      practiceId: who.practiceId,
+      actorId: who.userId,
+      at: setting.now(),
+      action: 'changed what a client brings',
+      subject: clientId,
+    });
+  });
+}
 
 /** Opens a file for a new client of this therapist, with an empty routine. */
 export async function addClient(setting: Setting, who: Principal, details: ClientDetails) {
@@ -95,20 +184,39 @@ export async function changeClient(
 
 const isUuid = (text: string) => z.uuid().safeParse(text).success;
 
-/** A client's file inside the practice; anything else is not there. */
-export async function fileOf({ db }: Setting, who: Principal, clientId: string) {
-  const row = isUuid(clientId) ? await clientInPractice(db, who.practiceId, clientId) : undefined;
+/** A client's file inside the practice, with all that was asked; anything else is not there. */
+export async function fileWithAnswers({ db }: Setting, who: Principal, clientId: string) {
+  const row = isUuid(clientId) ? await fileAndAnswers(db, who.practiceId, clientId) : undefined;
   return found(row, 'client');
+}
+
+/** A client's file inside the practice; anything else is not there. */
+export const fileOf = async (setting: Setting, who: Principal, clientId: string) =>
+  (await fileWithAnswers(setting, who, clientId)).file;
+
+/** A client's own file. */
+export async function ownFile({ db }: Setting, who: Principal) {
+  const clientId = found(who.clientId, 'client');
+  return found(await fileAndAnswers(db, who.practiceId, clientId), 'client').file;
 }
 
 /** The head of a client's file: details and how far each stage of the work is. */
 export async function fileHead(setting: Setting, who: Principal, clientId: string) {
-  const file = await fileOf(setting, who, clientId);
-  const [version, last, thread] = await Promise.all([
+  const {
+    file,
+    known: { interviews },
+  } = await fileWithAnswers(setting, who, clientId);
+  const [version, last, thread, visits] = await Promise.all([
     latestVersion(setting.db, clientId),
-    lastSessionsOf(setting.db, clientId, 1),
+    lastSessionsOf(setting.db, clientId, STOPS_FROM),
     routineOf(setting.db, clientId),
+    visitsOf(setting.db, clientId),
   ]);
+  const open = visits.find(({ finishedAt }) => finishedAt === null) ?? null;
+  const lastVisit = visits.filter(({ finishedAt }) => finishedAt !== null).at(-1) ?? null;
+  const counts = await visitCounts(setting.db, open?.id ?? null, lastVisit?.id ?? null);
+  const confirmed = interviews.findLast((one) => one.confirmed) ?? null;
+  const findings = screen(file.screening);
   const today = dayOf(setting.now().getTime(), file.timeZone);
   return {
     file,
@@ -116,6 +224,17 @@ export async function fileHead(setting: Setting, who: Principal, clientId: strin
     version: version ? { number: version.number, issuedOn: version.issuedOn } : null,
     hasDraft: Boolean(thread?.draft),
     lastPractised: last[0]?.day ?? null,
+    stop: allStop(findings),
+    screenedOn: confirmed?.day ?? null,
+    answersWait: interviews.at(-1)?.confirmed === false,
+    screeningDue: dueFor({ interviews, sessions: last }, today, who.rescreenAfterDays).length > 0,
+    visit: open && { id: open.id, day: open.day },
+    lastVisit: lastVisit && {
+      day: lastVisit.day,
+      tender: lastVisit.summary?.tender ?? null,
+      figures: lastVisit.summary?.measures.length ?? null,
+    },
+    counts,
   };
 }
 

@@ -1,11 +1,21 @@
 import { addDays, askedBetween, dayOf, quietDays, weekOf } from '#core/calendar';
+import { allStop, answersOf, screen, type Reply } from '#core/screening';
 import { stopReason, type StopReason } from '#core/session';
 import { group } from 'd3-array';
-import { clientsWithLastDay, practiceAskPeriods, practiceSessionsSince } from '~/db/clients.server';
-import { type Principal, type Setting } from './setting.server';
+import {
+  clientsWithLastDay,
+  practiceAskPeriods,
+  practiceSessionsSince,
+  unconfirmedAnswers,
+} from '~/db/clients.server';
+import type { Principal, Setting } from './setting.server';
 
 /** How far back a stop that the therapist should hear of stays on the sheet, in days. */
 const TELL_FOR_DAYS = 7;
+
+/** What a client answered alone and nobody has confirmed: whether it stops everything. */
+const answersOfDay = (row: { day: string; replies: Reply[] } | undefined) =>
+  row ? { day: row.day, stop: allStop(screen(answersOf(row.replies)))?.level ?? null } : null;
 
 const grouped = <T extends { clientId: string }>(rows: readonly T[]) =>
   group(rows, (row) => row.clientId);
@@ -13,7 +23,7 @@ const grouped = <T extends { clientId: string }>(rows: readonly T[]) =>
 /**
  * The therapist's start of the day: every client of the practice with next visit, last practised,
  * sessions done and asked this week, and whether they went quiet or stopped for a reason that counts.
- * Three queries, whatever the number of clients.
+ * Four queries, whatever the number of clients.
  */
 export async function daySheet(setting: Setting, who: Principal) {
   const { db } = setting;
@@ -21,11 +31,13 @@ export async function daySheet(setting: Setting, who: Principal) {
   const today = dayOf(now, who.timeZone);
   // A client may live a day ahead of or behind the practice: look a little further than both need.
   const since = addDays(today, -TELL_FOR_DAYS - 1);
-  const [clients, sessions, periods] = await Promise.all([
+  const [clients, sessions, periods, unconfirmed] = await Promise.all([
     clientsWithLastDay(db, who.practiceId),
     practiceSessionsSince(db, who.practiceId, since),
     practiceAskPeriods(db, who.practiceId),
+    unconfirmedAnswers(db, who.practiceId),
   ]);
+  const answersBy = new Map(unconfirmed.map((row) => [row.clientId, row]));
   const sessionsBy = grouped(sessions);
   const periodsBy = grouped(periods);
   const rows = clients.map((person) => {
@@ -58,6 +70,7 @@ export async function daySheet(setting: Setting, who: Principal) {
       told: told ? { day: told.day, label: stopReason(told.stopReason as StopReason).label } : null,
       pressedTooHard: lately.filter((session) => session.tooMuch).length,
       sessionsLately: lately.length,
+      answers: answersOfDay(answersBy.get(person.id)),
       comesToday: person.nextVisit === theirToday,
       today: theirToday,
     };

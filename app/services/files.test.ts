@@ -1,6 +1,9 @@
 import { v7 as uuid } from 'uuid';
 import {
   addClient,
+  bringsSchema,
+  bringsSeen,
+  changeBrings,
   changeClient,
   clientSchema,
   fileHead,
@@ -11,9 +14,9 @@ import { daySheet } from './daySheet.server';
 import { discardDraft, planOf, saveDraft } from './planning.server';
 import { clientStart, recordEvents } from './practising.server';
 import { reviewOf, sessionLogOf } from './reviewing.server';
-import { type OpenDatabase } from '~/db/open.server';
+import type { OpenDatabase } from '~/db/open.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
-import { type Principal } from './setting.server';
+import type { Principal } from './setting.server';
 import {
   details,
   issueTo,
@@ -123,5 +126,91 @@ describe('a client’s details', () => {
       expect([change, result.success]).toEqual([change, false]);
       expect(result.error?.issues[0]?.message).toMatch(/^[A-Z].*\.$/);
     }
+  });
+});
+
+describe('what a client brings', () => {
+  const brings = (change: object = {}) =>
+    bringsSchema.parse({
+      massKilograms: '78.5',
+      statureCentimetres: '181',
+      tools: ['tennis-ball', 'hook-cane'],
+      places: ['wall', 'mat'],
+      minutesPerDay: '12',
+      timesOfDay: ['evening'],
+      helperAtHome: 'yes',
+      ...change,
+    });
+
+  it('is kept in the file, with a line in the audit trail, and only inside the practice', async () => {
+    const clientId = await addClient(setting, owner, details());
+    await changeBrings(setting, owner, clientId, brings());
+    expect(await fileOf(setting, owner, clientId)).toMatchObject({
+      massKilograms: 78.5,
+      statureMetres: 1.81,
+      tools: ['tennis-ball', 'hook-cane'],
+      places: ['wall', 'mat'],
+      minutesPerDay: 12,
+      timesOfDay: ['evening'],
+      helperAtHome: true,
+      screening: [],
+    });
+    await expect(changeBrings(setting, stranger, clientId, brings())).rejects.toMatchObject({
+      status: 404,
+    });
+  });
+
+  it('saved from a page that somebody else has overtaken is refused, and nothing is changed', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const seen = bringsSeen(await fileOf(setting, owner, clientId));
+    await changeBrings(setting, owner, clientId, brings(), seen);
+    await expect(
+      changeBrings(setting, owner, clientId, brings({ massKilograms: '60' }), seen),
+    ).rejects.toMatchObject({ status: 409 });
+    expect(await fileOf(setting, owner, clientId)).toMatchObject({ massKilograms: 78.5 });
+  });
+
+  it('may be unknown, and is then empty', async () => {
+    const clientId = await addClient(setting, owner, details());
+    await changeBrings(
+      setting,
+      owner,
+      clientId,
+      brings({
+        massKilograms: '',
+        statureCentimetres: '',
+        minutesPerDay: '',
+        helperAtHome: '',
+        tools: [],
+        places: [],
+      }),
+    );
+    expect(await fileOf(setting, owner, clientId)).toMatchObject({
+      massKilograms: null,
+      statureMetres: null,
+      minutesPerDay: null,
+      helperAtHome: null,
+    });
+  });
+
+  it.each([
+    [{ massKilograms: '7' }, 'Body mass must be at least 30 kg.'],
+    [{ massKilograms: 'heavy' }, 'Body mass must be a number of kg.'],
+    [{ statureCentimetres: '17' }, 'Stature must be at least 120 cm.'],
+    [{ tools: ['spoon'] }, 'That is not a tool we know.'],
+    [{ timesOfDay: ['teatime'] }, 'That is not a time of day we know.'],
+    [{ helperAtHome: 'maybe' }, 'A helper at home is yes, no or not asked.'],
+  ])('refuses %j with its sentence', (change, sentence) => {
+    const parsed = bringsSchema.safeParse({
+      massKilograms: '',
+      statureCentimetres: '',
+      tools: [],
+      places: [],
+      minutesPerDay: '',
+      timesOfDay: [],
+      helperAtHome: '',
+      ...change,
+    });
+    expect(parsed.error?.issues[0]?.message).toBe(sentence);
   });
 });

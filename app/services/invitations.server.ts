@@ -3,7 +3,7 @@ import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
 import { userByEmail } from '~/db/people.server';
-import { type Database } from '~/db/open.server';
+import type { Database } from '~/db/open.server';
 import { client, invitation, practice, signIn, user } from '~/db/schema.server';
 import {
   emailSchema,
@@ -14,7 +14,7 @@ import {
 } from './accounts.server';
 import { found, Refusal } from './refusal.server';
 import { hashPassword, newToken, tokenHash } from './secret.server';
-import { type Principal, type Setting } from './setting.server';
+import type { Principal, Setting } from './setting.server';
 
 const DAYS_VALID = 14;
 

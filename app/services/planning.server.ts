@@ -1,24 +1,47 @@
 import { dayOf } from '#core/calendar';
-import { checkRoutine, routineSchema, type Routine } from '#core/routine';
+import { checkRoutine, routineSchema, storedRoutineSchema, type Routine } from '#core/routine';
+import { screen } from '#core/screening';
+import type { SessionSummary } from '#core/session';
 import { and, eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
 import { latestVersion, routineOf, versionsOf } from '~/db/routines.server';
 import { routine, routineVersion } from '~/db/schema.server';
+import { lastSummariesOf } from '~/db/sessions.server';
 import { fileOf } from './clientFile.server';
+import { isUniqueBreach } from './isUniqueBreach.server';
 import { found, Refusal } from './refusal.server';
-import { type Principal, type Setting } from './setting.server';
+import type { Principal, Setting } from './setting.server';
+
+/** So many of the latest sessions calibrate the ladder. */
+const RATINGS_FROM = 6;
+
+/** First ratings of a session with the setup they were made at. */
+function ratedSetups(content: Routine | undefined, summary: SessionSummary, day: string) {
+  return summary.places.flatMap(({ siteId, before }) => {
+    const item = content?.items.find((one) => one.siteId === siteId);
+    if (!item || before === null) return [];
+    const { toolId, positionId, surfaceId, adjustmentId } = item;
+    return [{ siteId, day, grade: before, toolId, positionId, surfaceId, adjustmentId }];
+  });
+}
 
 /** What the plan screen starts from: the draft if there is one, else the latest version. */
 export async function planOf(setting: Setting, who: Principal, clientId: string) {
   const file = await fileOf(setting, who, clientId);
-  const [thread, versions] = await Promise.all([
+  const [thread, versions, summaries] = await Promise.all([
     routineOf(setting.db, clientId),
     versionsOf(setting.db, clientId),
+    lastSummariesOf(setting.db, clientId, RATINGS_FROM),
   ]);
   const latest = versions.at(-1) ?? null;
+  const contents = new Map(versions.map(({ id, content }) => [id, content]));
   return {
     file,
+    /** What the client rated on first pressing, at which setup; newest sessions first. */
+    ratings: summaries.flatMap(({ versionId, day, summary }) =>
+      ratedSetups(contents.get(versionId), summary, day),
+    ),
     versions: versions.map(({ id, number, reason, issuedOn, issuedByName }) => ({
       id,
       number,
@@ -34,7 +57,7 @@ export async function planOf(setting: Setting, who: Principal, clientId: string)
 
 export const draftSchema = z.object({
   baseNumber: z.number().int().min(0),
-  content: routineSchema.extend({ items: z.array(routineSchema.shape.items.element).max(60) }),
+  content: storedRoutineSchema,
 });
 
 /** Keeps unissued work. An empty routine may be kept; one that breaks a rule may too. */
@@ -97,11 +120,6 @@ async function staleAgainst(setting: Setting, clientId: string) {
   return stale({ number, issuedByName, issuedOn, reason, content });
 }
 
-const isUniqueBreach = (error: unknown): boolean => {
-  if (!(error instanceof Error)) return false;
-  return ('code' in error && error.code === '23505') || isUniqueBreach(error.cause);
-};
-
 /**
  * Issues the next version of a client's routine. Refused when a check refuses, when a change has no
  * reason, or when somebody else issued since (409, with their version in the details).
@@ -129,6 +147,7 @@ export async function issue(
   const refused = checkRoutine(wish.content, {
     minutesPerDay: file.minutesPerDay,
     firstVersion: !latest,
+    screening: screen(file.screening),
   }).filter((finding) => finding.verdict === 'refuse');
   if (refused.length > 0) {
     throw new Refusal(422, refused.map((finding) => finding.reason).join(' '), {

@@ -4,13 +4,15 @@ import { fade, itemFor, routineWith, timed } from '#core/examples';
 import { routineVersion } from '~/db/schema.server';
 import { addClient, fileHead } from './clientFile.server';
 import { discardDraft, issue, planOf, saveDraft } from './planning.server';
-import { type OpenDatabase } from '~/db/open.server';
+import type { OpenDatabase } from '~/db/open.server';
+import { recordClearance } from './screening.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
-import { type Principal } from './setting.server';
+import type { Principal } from './setting.server';
 import {
   details,
   issueTo,
   NOW,
+  screened,
   settingFor,
   setUp,
   shortRoutine,
@@ -30,6 +32,32 @@ beforeEach(() => setting.moveTo(NOW));
 
 const count = async (of: typeof routineVersion) =>
   (await open.db.select({ n: sql<number>`count(*)::integer` }).from(of))[0]?.n ?? 0;
+
+describe('a plan and the screening', () => {
+  it('is refused by the server too when screening rules a line out, and goes once it was cleared', async () => {
+    const clientId = await addClient(setting, owner, details());
+    await screened(setting, owner, clientId, 'neck-unstable');
+    const wish = {
+      baseNumber: 0,
+      versionId: uuid(),
+      reason: '',
+      content: routineWith(itemFor('skull-base', { dose: timed(20) })),
+    };
+    await expect(issue(setting, owner, clientId, wish)).rejects.toMatchObject({
+      status: 422,
+      message: expect.stringContaining('neck off') as string,
+    });
+    await recordClearance(setting, owner, clientId, {
+      condition: 'neck-unstable',
+      kind: 'cleared',
+      by: 'Dr Amsel',
+      on: '2026-03-09',
+      note: '',
+    });
+    expect(await issue(setting, owner, clientId, wish)).toEqual({ number: 1 });
+    expect((await planOf(setting, owner, clientId)).ratings).toEqual([]);
+  });
+});
 
 describe('issuing a routine', () => {
   it('makes versions that never change, not even by hand in the database', async () => {

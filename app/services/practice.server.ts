@@ -5,7 +5,7 @@ import { signInsOf, staffOf } from '~/db/people.server';
 import { practice } from '~/db/schema.server';
 import { nameSchema, timeZoneSchema } from './accounts.server';
 import { Refusal } from './refusal.server';
-import { type Principal, type Setting } from './setting.server';
+import type { Principal, Setting } from './setting.server';
 
 export const practiceSchema = z.object({
   name: nameSchema,
@@ -15,6 +15,11 @@ export const practiceSchema = z.object({
     .int('Days until a client counts as quiet must be a whole number.')
     .min(1, 'Days until a client counts as quiet must be at least 1.')
     .max(60, 'Days until a client counts as quiet must be at most 60.'),
+  rescreenAfterDays: z.coerce
+    .number({ error: 'Days until the screening is asked again must be a number.' })
+    .int('Days until the screening is asked again must be a whole number.')
+    .min(7, 'Days until the screening is asked again must be at least 7.')
+    .max(730, 'Days until the screening is asked again must be at most 730.'),
 });
 
 /** Only an owner manages the practice. */

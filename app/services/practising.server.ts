@@ -1,32 +1,32 @@
 import { addDays, askedBetween, dayOf, weekOf } from '#core/calendar';
-import { expand, totalsOf } from '#core/routine';
+import { findSite } from '#core/anatomy';
+import { findTool } from '#core/equipment';
+import { expand, limitSteps, totalsOf } from '#core/routine';
+import { allStop, screen, type ScreenAnswer } from '#core/screening';
 import { begin, eventSchema, replay, summarise } from '#core/session';
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
-import { clientInPractice } from '~/db/clients.server';
-import { versionsOf, versionWithClient } from '~/db/routines.server';
+import { type VersionRow, versionsOf, versionWithClient } from '~/db/routines.server';
 import { eventsOf, lastSessionsOf } from '~/db/sessions.server';
 import { practisedSession, sessionEvent } from '~/db/schema.server';
-import { found, Refusal } from './refusal.server';
-import { type Principal, type Setting } from './setting.server';
+import { ownFile } from './clientFile.server';
+import { answersInForce } from './inForce.server';
+import { Refusal } from './refusal.server';
+import type { Principal, Setting } from './setting.server';
 
 const MOST_EVENTS_AT_ONCE = 500;
 /** A device's clock may be off by so much before its times are refused, in ms. */
 const CLOCK_SLACK = 36 * 3_600_000;
 const SHOWN_BACK = 20;
 
-async function ownFile(setting: Setting, who: Principal) {
-  const clientId = found(who.clientId, 'client');
-  return found(await clientInPractice(setting.db, who.practiceId, clientId), 'client');
-}
-
 /** What a client sees first: today's routine, how the week stands, and the last sessions. */
 export async function clientStart(setting: Setting, who: Principal) {
   const file = await ownFile(setting, who);
-  const [versions, last] = await Promise.all([
+  const [versions, last, { interviews }] = await Promise.all([
     versionsOf(setting.db, file.id),
     lastSessionsOf(setting.db, file.id, SHOWN_BACK),
+    answersInForce(setting.db, file.id),
   ]);
   const version = versions.at(-1) ?? null;
   const today = dayOf(setting.now().getTime(), file.timeZone);
@@ -39,6 +39,9 @@ export async function clientStart(setting: Setting, who: Principal) {
     name: file.name,
     therapistName: file.therapistName,
     nextVisit: file.nextVisit,
+    asksHome: file.homeMeasures.length > 0,
+    answered: interviews.length > 0,
+    stop: allStop(screen(file.screening)),
     today,
     version: version && {
       id: version.id,
@@ -61,13 +64,39 @@ export async function clientStart(setting: Setting, who: Principal) {
   };
 }
 
+/**
+ * A version as a device is led by it: every hold with its limits, and the words for each site, so that
+ * the device needs none of the tables.
+ */
+function led({ id, number, content }: VersionRow, screening: readonly ScreenAnswer[]) {
+  const sites = content.items.flatMap(({ siteId }) => findSite(siteId) ?? []);
+  return {
+    id,
+    number,
+    steps: limitSteps(expand(content), screen(screening)),
+    siteIds: content.items.map(({ siteId }) => siteId),
+    tools: [...new Set(content.items.map(({ toolId }) => findTool(toolId)?.name ?? ''))].filter(
+      Boolean,
+    ),
+    session: totalsOf(content).session,
+    sites: Object.fromEntries(
+      sites.map(({ id: siteId, plainName, find, keepOff }) => [
+        siteId,
+        { plainName, find, keepOff },
+      ]),
+    ),
+  };
+}
+export type LedRoutine = ReturnType<typeof led>;
+
 /** The routine a client is led through: their latest version. */
 export async function routineToPractise(setting: Setting, who: Principal) {
   const file = await ownFile(setting, who);
   const version = (await versionsOf(setting.db, file.id)).at(-1) ?? null;
   return {
     therapistName: file.therapistName,
-    version: version && { id: version.id, number: version.number, content: version.content },
+    version: version && led(version, file.screening),
+    stop: allStop(screen(file.screening)),
   };
 }
 
@@ -117,7 +146,7 @@ export async function recordEvents(
   const file = await ownFile(setting, who);
   const version = await versionWithClient(setting.db, batch.session.versionId);
   if (version?.clientId !== file.id) throw new Refusal(404, 'There is no such routine.');
-  const steps = expand(version.content);
+  const steps = limitSteps(expand(version.content), screen(file.screening));
   const received = setting.now();
   judge(batch, { holds: steps.length, issuedAt: version.issuedAt }, received);
 

@@ -1,15 +1,15 @@
 import { eq, sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import { itemFor, routineWith } from '#core/examples';
-import { type SessionEvent } from '#core/session';
+import type { SessionEvent } from '#core/session';
 import { audit, practisedSession, sessionEvent } from '~/db/schema.server';
 import { addClient, changeClient } from './clientFile.server';
 import { daySheet } from './daySheet.server';
 import { batchSchema, clientStart, recordEvents, routineToPractise } from './practising.server';
 import { reviewOf } from './reviewing.server';
-import { type OpenDatabase } from '~/db/open.server';
+import type { OpenDatabase } from '~/db/open.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
-import { type Principal } from './setting.server';
+import type { Principal } from './setting.server';
 import {
   details,
   issueTo,

@@ -3,7 +3,7 @@ import { dropRows, weeksOf } from '#core/trend';
 import { versionsOf } from '~/db/routines.server';
 import { sessionsOf } from '~/db/sessions.server';
 import { fileOf } from './clientFile.server';
-import { type Principal, type Setting } from './setting.server';
+import type { Principal, Setting } from './setting.server';
 
 type SessionRows = Awaited<ReturnType<typeof sessionsOf>>;
 

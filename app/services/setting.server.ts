@@ -1,4 +1,4 @@
-import { type Database } from '~/db/open.server';
+import type { Database } from '~/db/open.server';
 
 /** What a service works in: the data, the time, and how this installation runs. */
 export interface Setting {
@@ -20,6 +20,7 @@ export interface Principal {
   practiceName: string;
   timeZone: string;
   quietAfterDays: number;
+  rescreenAfterDays: number;
   /** The client's own file; null for those who work here. */
   clientId: string | null;
 }

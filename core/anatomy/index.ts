@@ -1,3 +1,37 @@
 export { SENSITIVITY, PRESSURE_CEILING_LIMIT, type Sensitivity } from './sensitivity';
-export { findSite, SITES, siteSchema, type Site, type SiteId } from './sites';
+export {
+  findSite,
+  REGIONS,
+  SITE_ORDER,
+  SITES,
+  siteSchema,
+  WORKABLE_SITES,
+  type Region,
+  type Site,
+  type SiteId,
+} from './sites';
 export { placeOf, SIDES, type Side } from './sides';
+export { BODY_PARTS, BODY_PART_IDS, type BodyPartId } from './referral';
+export { MOVEMENT_TESTS, type TestId } from './tests';
+export { ZONES, ZONE_IDS, type Zone, type ZoneId } from './zones';
+export { searchSites, type SiteMatch } from './search';
+export { PLACES, type Place } from './sites';
+export {
+  backOffset,
+  follow,
+  middleOf,
+  PROPORTIONS,
+  PROPORTIONS_SOURCE,
+  polygonOf,
+  recipeWords,
+  SIDE_ARM,
+  SIDE_STANDING,
+  SIDE_TRUNK,
+  UNITS_PER_STATURE,
+  VIEW_IDS,
+  VIEWS,
+  type Drawing,
+  type Recipe,
+  type Shape,
+  type ViewId,
+} from './figure';

@@ -1,4 +1,4 @@
-import { type Site } from './sites';
+import type { Site } from './sites';
 
 export const SIDES = ['left', 'right', 'mid'] as const;
 /** A side of the body as the client has it; `mid` for a site on the midline. */

@@ -1,19 +1,43 @@
-import { type Dose } from './methods';
+import type { Dose } from './methods';
 
-/** Seconds as a band: a fade hold may end early, so its length is only known between two bounds. */
+/** Seconds as a band: a hold may end early, so its length is only known between two bounds. */
 export interface SecondsBand {
   least: number;
   most: number;
 }
 
-/** Contact seconds of one hold (one point, one repetition), or of one sweep. */
+/** Bending and straightening the joint once while the muscle is pinned; our estimate, seconds. */
+export const GLIDE_SECONDS = 3;
+
+/** Contact seconds of one hold (one point, one repetition), of one sweep, or of one set of bends. */
 export function contactPerPoint(dose: Dose): SecondsBand {
   switch (dose.method) {
-    case 'timed':
-      return { least: dose.holdSeconds, most: dose.holdSeconds };
     case 'fade':
       return { least: dose.minSeconds, most: dose.capSeconds };
+    case 'build-up':
+      return { least: dose.fromSeconds, most: dose.toSeconds };
     case 'sweep':
       return { least: dose.sweepSeconds, most: dose.sweepSeconds };
+    case 'pin-and-glide': {
+      const seconds = dose.bends * (dose.bendSeconds + GLIDE_SECONDS);
+      return { least: seconds, most: seconds };
+    }
+    case 'timed':
+    case 'strokes':
+    case 'brief':
+    case 'press-and-move':
+    case 'pincer':
+      return { least: dose.holdSeconds, most: dose.holdSeconds };
   }
 }
+
+/** Seconds a dose asks for at one stretch, as its method counts them: a hold, or the end of a bend. */
+export function methodSeconds(dose: Dose): SecondsBand {
+  return dose.method === 'pin-and-glide'
+    ? { least: dose.bendSeconds, most: dose.bendSeconds }
+    : contactPerPoint(dose);
+}
+
+/** Whether the hold may end between a least and a longest time, on how it feels. */
+export const isOpenEnded = (dose: Dose): boolean =>
+  dose.method === 'fade' || dose.method === 'build-up';

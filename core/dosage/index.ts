@@ -1,11 +1,19 @@
 export {
   doseSchema,
   FADED_GRADE,
+  METHOD_IDS,
   METHODS,
   methodOf,
+  START_GRADE,
   type Dose,
   type Method,
   type MethodId,
 } from './methods';
-export { contactPerPoint, type SecondsBand } from './contact';
+export {
+  contactPerPoint,
+  GLIDE_SECONDS,
+  isOpenEnded,
+  methodSeconds,
+  type SecondsBand,
+} from './contact';
 export { allowance } from './allowance';

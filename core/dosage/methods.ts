@@ -1,46 +1,172 @@
 import { z } from 'zod';
 import { COMMON_PRACTICE, type Source } from '#core/knowledge';
 
-export const METHOD_IDS = ['timed', 'fade', 'sweep'] as const;
+export const METHOD_IDS = [
+  'timed',
+  'fade',
+  'sweep',
+  'strokes',
+  'brief',
+  'build-up',
+  'pin-and-glide',
+  'press-and-move',
+  'pincer',
+] as const;
 export type MethodId = (typeof METHOD_IDS)[number];
 
 export interface Method {
   id: MethodId;
   name: string;
+  /** What the client does, as they are told. */
   says: string;
-  /** Allowed seconds of one hold (or of the cap, for a fade hold; of one sweep, for a sweep). */
+  /** What therapists use it for. */
+  goodFor: string;
+  /** Where the schools disagree about it, and what Entspann does, with its reason. */
+  dispute: string;
+  /** Allowed seconds of one hold (or of the cap, for a fade hold; of one sweep; at the end of a bend). */
   seconds: { least: number; most: number; usual: number };
-  pointsName: 'points' | 'passes';
+  /** Bends, strokes or spots usual, where the method counts them. */
+  counts: { least: number; most: number; usual: number } | null;
+  pressure: string;
+  pointsName: 'points' | 'passes' | 'spots';
+  /** Still on the point, or moving: static work comes before moving work. */
+  phase: 'warm-up' | 'static' | 'moving';
   source: Source;
 }
 
 /** A rating at or under this counts as gone. Common practice says “until it has gone”; 0–1 is our reading. */
 export const FADED_GRADE = 1;
 
-/** The three starter methods. Ranges are common practice, no published source. */
+/** Nobody in the trade accepts more; one starts lower. Common practice, no published source. */
+export const START_GRADE = { from: 3, to: 4 } as const;
+
+/** The methods. Ranges are common practice, no published source. */
 export const METHODS: Record<MethodId, Method> = {
   timed: {
     id: 'timed',
     name: 'timed hold',
     says: 'Stay still on the point for the set time.',
+    goodFor: 'The default for the shoulder girdle and the thigh; every tender point found.',
+    dispute:
+      'Some hold 30 s, some 60 to 90 s, some up to 2 minutes; others stay until it fades. The time is offered with a rating at its end, so that the record shows whether it was enough.',
     seconds: { least: 5, most: 120, usual: 30 },
+    counts: null,
+    pressure: 'bearable',
     pointsName: 'points',
+    phase: 'static',
     source: COMMON_PRACTICE,
   },
   fade: {
     id: 'fade',
     name: 'until it fades',
     says: 'Stay still on the point until the feeling has gone, never past the cap.',
+    goodFor: 'The default for back, buttock and hip; old points, which refer, take longest.',
+    dispute:
+      'Leaving early is said to stir the point up; others never stay past 90 s. A fade hold always has a least and a longest time, and the site’s cap wins.',
     seconds: { least: 20, most: 180, usual: 90 },
+    counts: null,
+    pressure: 'moderate, never bruising',
     pointsName: 'points',
+    phase: 'static',
     source: COMMON_PRACTICE,
   },
   sweep: {
     id: 'sweep',
     name: 'sweep',
-    says: 'Roll or stroke slowly along the muscle, towards you and away.',
-    seconds: { least: 20, most: 180, usual: 60 },
+    says: 'Roll or stroke slowly along the muscle, towards you and away, never across bone.',
+    goodFor: 'Warming up; thigh, calf, back lanes, sole.',
+    dispute:
+      'Some only roll, some never do. Sweeps warm up and holds treat, so a sweep comes first. Start with about a minute a thigh and build to three.',
+    seconds: { least: 20, most: 300, usual: 60 },
+    counts: null,
+    pressure: 'light to moderate',
     pointsName: 'passes',
+    phase: 'warm-up',
+    source: COMMON_PRACTICE,
+  },
+  strokes: {
+    id: 'strokes',
+    name: 'short strokes',
+    says: 'Press and move a coin’s width side to side, then go on along the muscle.',
+    goodFor: 'Thigh, calf and hand-held tools; many points, more often.',
+    dispute:
+      'One school presses to 7 of 10 here and holds that short often beats long; another never goes above 4. We start at 3 to 4 and let the site’s ceiling stand.',
+    seconds: { least: 15, most: 20, usual: 15 },
+    counts: null,
+    pressure: 'up to 7 where the site bears it',
+    pointsName: 'spots',
+    phase: 'static',
+    source: COMMON_PRACTICE,
+  },
+  brief: {
+    id: 'brief',
+    name: 'brief press',
+    says: 'Sink in, hold, and come out as slowly as you went in.',
+    goodFor: 'A helper’s thumb, and the jaw; three or four spots, once or twice a day.',
+    dispute:
+      '7 s by a helper, 10 s at each angle inside the mouth. Both are inside the range; inside the mouth it stays light.',
+    seconds: { least: 5, most: 10, usual: 7 },
+    counts: null,
+    pressure: 'to 7 by a helper, light in the mouth',
+    pointsName: 'spots',
+    phase: 'static',
+    source: COMMON_PRACTICE,
+  },
+  'build-up': {
+    id: 'build-up',
+    name: 'build-up hold',
+    says: 'Start short. Lengthen over the days, only after a day that was quiet.',
+    goodFor: 'Newcomers, and a firm ball.',
+    dispute:
+      'Some lengthen every day. Nothing here lengthens by itself: you stay between the shorter and the longer time, and longer only when the day after was quiet.',
+    seconds: { least: 5, most: 30, usual: 10 },
+    counts: null,
+    pressure: 'low, later moderate',
+    pointsName: 'points',
+    phase: 'static',
+    source: COMMON_PRACTICE,
+  },
+  'pin-and-glide': {
+    id: 'pin-and-glide',
+    name: 'pin-and-glide',
+    says: 'Pin just below the point, then bend the joint slowly so that the muscle draws under the tool.',
+    goodFor:
+      'Thigh and hamstrings, after static holds have calmed them; with something long and flat.',
+    dispute:
+      'Some begin with it. Static holds come first here, and a ball will not do: the tight spot slips round it. To sharpen a roller take a thinner one, never a shorter one.',
+    seconds: { least: 2, most: 5, usual: 3 },
+    counts: { least: 12, most: 15, usual: 12 },
+    pressure: 'moderate to firm',
+    pointsName: 'points',
+    phase: 'moving',
+    source: COMMON_PRACTICE,
+  },
+  'press-and-move': {
+    id: 'press-and-move',
+    name: 'press-and-move',
+    says: 'Keep pressing and move the joint slowly through the sore range, never to its end.',
+    goodFor: 'Shoulder blade and neck: shoulder circles, side-bend, a slow “no”.',
+    dispute:
+      'Some move to the very end of the range. Here the range is not maximised while pressing.',
+    seconds: { least: 10, most: 60, usual: 30 },
+    counts: null,
+    pressure: 'light to moderate',
+    pointsName: 'spots',
+    phase: 'moving',
+    source: COMMON_PRACTICE,
+  },
+  pincer: {
+    id: 'pincer',
+    name: 'pincer grip',
+    says: 'Pick the muscle up between finger and thumb, hold, move down.',
+    goodFor: 'Shoulder ridge, front-side neck muscle, back of the upper arm.',
+    dispute:
+      'On the ridge 30 to 60 s, on the strap of the neck a few seconds a spot. The site’s usual time decides.',
+    seconds: { least: 3, most: 60, usual: 30 },
+    counts: null,
+    pressure: 'light to moderate',
+    pointsName: 'spots',
+    phase: 'static',
     source: COMMON_PRACTICE,
   },
 };
@@ -52,17 +178,36 @@ const wholeSeconds = (name: string) =>
     .min(1, `${name} must be at least 1 second.`)
     .max(600, `${name} must be at most 600 seconds.`);
 
-/** Seconds by method. A fade hold has the least it lasts and the most it may last. */
+/** The methods that hold (or move) for one set time. */
+const SET_TIME = ['timed', 'strokes', 'brief', 'press-and-move', 'pincer'] as const;
+
+/**
+ * Seconds by method. A fade hold has the least it lasts and the most it may last; a build-up hold has
+ * the time it starts from and the time it may grow to; a pin-and-glide counts bends.
+ */
 export const doseSchema = z.discriminatedUnion('method', [
-  z.object({ method: z.literal('timed'), holdSeconds: wholeSeconds('The hold time') }),
+  z.object({ method: z.enum(SET_TIME), holdSeconds: wholeSeconds('The hold time') }),
   z.object({
     method: z.literal('fade'),
     minSeconds: wholeSeconds('The least hold time'),
     capSeconds: wholeSeconds('The longest hold time'),
   }),
   z.object({ method: z.literal('sweep'), sweepSeconds: wholeSeconds('The sweep time') }),
+  z.object({
+    method: z.literal('build-up'),
+    fromSeconds: wholeSeconds('The first hold time'),
+    toSeconds: wholeSeconds('The later hold time'),
+  }),
+  z.object({
+    method: z.literal('pin-and-glide'),
+    bends: z
+      .number({ error: 'Bends must be a number.' })
+      .int('Bends must be a whole number.')
+      .min(1, 'Bends must be at least 1.')
+      .max(30, 'Bends must be at most 30.'),
+    bendSeconds: wholeSeconds('The time at the end of a bend'),
+  }),
 ]);
-
 export type Dose = z.infer<typeof doseSchema>;
 
 /** The method a dose follows. */

@@ -1,9 +1,11 @@
-export { findTool, TOOLS, toolSchema, type Tool } from './tools';
+export { DRIVES, toolSchema, type Drive, type Tool } from './tool';
+export { findTool, servesMethod, TOOLS } from './tools';
 export {
-  findPosition,
-  isOnFloor,
-  movesBetween,
-  POSITIONS,
-  positionSchema,
-  type Position,
-} from './positions';
+  findSurface,
+  SURFACE_IDS,
+  surfaceIdSchema,
+  SURFACES,
+  type Surface,
+  type SurfaceId,
+} from './surfaces';
+export { gentModulus, modulusOf } from './gent';

@@ -1,4 +1,4 @@
-import { type Source } from './source';
+import type { Source } from './source';
 
 /** How a rule judges: `refuse` blocks the plan, `caution` asks for a second look, `note` only tells. */
 export type Verdict = 'refuse' | 'caution' | 'note';

@@ -1,2 +1,11 @@
-export { COMMON_PRACTICE, type Source } from './source';
+export { COMMON_PRACTICE, citation, sourceWords, type Source } from './source';
 export { ownEstimate, verdictRank, type Finding, type Verdict } from './finding';
+export {
+  answer,
+  firstMistake,
+  mistaken,
+  outside,
+  type Bounds,
+  type Mistake,
+  type Outcome,
+} from './mistake';

@@ -9,3 +9,21 @@ export type Source =
   | { kind: 'citation'; work: string };
 
 export const COMMON_PRACTICE: Source = { kind: 'common practice' };
+
+/** A publication; `from memory` when it could not be opened while this was written. */
+export const citation = (work: string): Source => ({
+  kind: 'citation',
+  work: `${work} (from memory)`,
+});
+
+/** A source in words, as it stands beside a figure. */
+export const sourceWords = (source: Source): string => {
+  switch (source.kind) {
+    case 'common practice':
+      return 'common practice, no published source';
+    case 'own estimate':
+      return `our own estimate: ${source.note}`;
+    case 'citation':
+      return source.work;
+  }
+};

@@ -1,125 +1,25 @@
-import { findSite, PRESSURE_CEILING_LIMIT, SENSITIVITY, type Site } from '#core/anatomy';
-import { contactPerPoint, METHODS, methodOf } from '#core/dosage';
-import { findPosition, findTool } from '#core/equipment';
-import { COMMON_PRACTICE, verdictRank, type Finding } from '#core/knowledge';
+import { findSite, SITE_ORDER, type Side, type Site } from '#core/anatomy';
+import { contactPerPoint, methodOf, METHODS } from '#core/dosage';
+import { findTool } from '#core/equipment';
+import { COMMON_PRACTICE, ownEstimate, verdictRank, type Finding } from '#core/knowledge';
+import { mayUse, mostSites, type ScreenFinding } from '#core/screening';
+import { checkItem, finding, surfaceOf } from './checkItem';
 import { layOut } from './layOut';
-import { type Routine, type RoutineItem } from './routine';
+import type { Routine, RoutineItem } from './routine';
 import { pointsOn, sidesInOrder } from './sidesInOrder';
+import { totalsOf } from './totals';
 
 /** What the checks know of the client. */
 export interface CheckContext {
   minutesPerDay: number | null;
   /** No version has been issued before. */
   firstVersion: boolean;
+  /** What screening found; nothing when absent. */
+  screening?: readonly ScreenFinding[];
 }
 
-type ItemRule = (item: RoutineItem, site: Site) => Finding[];
-
-const finding = (
-  item: RoutineItem,
-  rest: Omit<Finding, 'itemId' | 'source'> & Partial<Pick<Finding, 'source'>>,
-): Finding => ({ source: COMMON_PRACTICE, ...rest, itemId: item.id });
-
-const ceiling: ItemRule = (item, site) => {
-  const { ceilingGrade, label } = SENSITIVITY[site.sensitivity];
-  const limit = Math.min(ceilingGrade, PRESSURE_CEILING_LIMIT);
-  if (item.grade <= limit) return [];
-  return [
-    finding(item, {
-      rule: 'pressure ceiling',
-      verdict: 'refuse',
-      reason: `Grade ${item.grade} is above the ceiling of ${limit} for ${site.plainName.toLowerCase()}, a ${label.toLowerCase()} site.`,
-      inputs: { grade: item.grade, ceilingGrade: limit, sensitivity: site.sensitivity },
-    }),
-  ];
-};
-
-const methodFits: ItemRule = (item, site) => {
-  const method = methodOf(item.dose);
-  if (!site.methods.includes(method.id)) {
-    const offered = site.methods.map((id) => METHODS[id].name).join(' or ');
-    return [
-      finding(item, {
-        rule: 'method for the site',
-        verdict: 'refuse',
-        reason: `${site.plainName} is not worked by ${method.name}; use ${offered}.`,
-        inputs: { method: method.id, site: site.id },
-      }),
-    ];
-  }
-  const { least, most } = contactPerPoint(item.dose);
-  const findings: Finding[] = [];
-  if (item.dose.method === 'fade' && least > most) {
-    findings.push(
-      finding(item, {
-        rule: 'least before longest',
-        verdict: 'refuse',
-        reason: `The least hold of ${least} s is longer than the longest of ${most} s.`,
-        inputs: { minSeconds: least, capSeconds: most },
-      }),
-    );
-  }
-  const { seconds } = method;
-  if (most > seconds.most || least < seconds.least) {
-    findings.push(
-      finding(item, {
-        rule: 'range of the method',
-        verdict: 'refuse',
-        reason: `A ${method.name} lasts ${seconds.least} to ${seconds.most} s; this asks for ${least === most ? most : `${least} to ${most}`} s.`,
-        inputs: { leastSeconds: least, mostSeconds: most, from: seconds.least, to: seconds.most },
-      }),
-    );
-  }
-  return findings;
-};
-
-const setupFits: ItemRule = (item, site) => {
-  const known = site.setups.some(
-    (setup) => setup.toolId === item.toolId && setup.positionId === item.positionId,
-  );
-  if (known) return [];
-  const tool = findTool(item.toolId)?.name.toLowerCase() ?? 'an unknown tool';
-  const position = findPosition(item.positionId)?.name ?? 'an unknown position';
-  return [
-    finding(item, {
-      rule: 'setup for the site',
-      verdict: 'refuse',
-      reason: `${site.plainName} is not reached with ${tool}, ${position}.`,
-      inputs: { tool: item.toolId, position: item.positionId },
-    }),
-  ];
-};
-
-const sidesFit: ItemRule = (item, site) => {
-  if (site.midline !== (item.sides === 'mid')) {
-    return [
-      finding(item, {
-        rule: 'sides of the site',
-        verdict: 'refuse',
-        reason: site.midline
-          ? `${site.plainName} lies in the middle and has no sides.`
-          : `${site.plainName} has a left and a right; choose one or both.`,
-        inputs: { sides: item.sides },
-      }),
-    ];
-  }
-  if (item.sides === 'left' || item.sides === 'right') {
-    return [
-      finding(item, {
-        rule: 'both sides',
-        verdict: 'caution',
-        reason: `Only the ${item.sides} is worked. Points left on the other side are said to wake the treated ones.`,
-        inputs: { sides: item.sides },
-      }),
-    ];
-  }
-  return [];
-};
-
-const ITEM_RULES: ItemRule[] = [ceiling, methodFits, setupFits, sidesFit];
-
-function perPlace(routine: Routine): Finding[] {
-  const asked = new Map<string, { seconds: number; item: RoutineItem; site: Site; side: string }>();
+function perPlace(routine: Routine, screening: readonly ScreenFinding[]): Finding[] {
+  const asked = new Map<string, { seconds: number; item: RoutineItem; site: Site; side: Side }>();
   for (const item of routine.items) {
     const site = findSite(item.siteId);
     if (!site) continue;
@@ -132,15 +32,20 @@ function perPlace(routine: Routine): Finding[] {
     }
   }
   return [...asked.values()].flatMap(({ seconds, item, site, side }) => {
+    const { timeShare } = mayUse(
+      { ...item, side, method: item.dose.method, surfaceId: surfaceOf(item) },
+      screening,
+    );
+    const capSeconds = Math.round(site.capSeconds * timeShare);
     const where = side === 'mid' ? '' : ` on the ${side}`;
     const findings: Finding[] = [];
-    if (seconds > site.capSeconds) {
+    if (seconds > capSeconds) {
       findings.push(
         finding(item, {
           rule: 'site cap',
           verdict: 'refuse',
-          reason: `${site.plainName} takes at most ${site.capSeconds} s a session${where}; this asks for at least ${seconds} s.`,
-          inputs: { askedSeconds: seconds, capSeconds: site.capSeconds, side },
+          reason: `${site.plainName} takes at most ${capSeconds} s a session${where}${timeShare < 1 ? ', as screening limits it' : ''}; this asks for at least ${seconds} s.`,
+          inputs: { askedSeconds: seconds, capSeconds, timeShare, side },
         }),
       );
     }
@@ -171,12 +76,13 @@ function gentleStart(routine: Routine, context: CheckContext): Finding[] {
         }),
       );
     }
-    if (item.toolId === 'firm-ball') {
+    const tool = findTool(item.toolId);
+    if (tool?.drive === 'body' && (tool.hardness === 'firm' || tool.hardness === 'hard')) {
       findings.push(
         finding(item, {
           rule: 'softest tool first',
           verdict: 'caution',
-          reason: `A firm ball on the first day for ${site.plainName.toLowerCase()}: people press too hard with it. A tennis ball is the safe start.`,
+          reason: `${tool.name} on the first day for ${site.plainName.toLowerCase()}: people press too hard with it. Something softer is the safe start.`,
           inputs: { tool: item.toolId },
         }),
       );
@@ -185,22 +91,96 @@ function gentleStart(routine: Routine, context: CheckContext): Finding[] {
   });
 }
 
-function sweepsFirst(routine: Routine): Finding[] {
+const PHASES = ['warm-up', 'static', 'moving'] as const;
+const ORDER_SAYS = {
+  'warm-up': 'Sweeps warm up; holds treat.',
+  static: 'Static holds calm the point before anything moves over it.',
+  moving: '',
+} as const;
+
+/** Sweep before hold, static before moving, on each site. */
+function phasesInOrder(routine: Routine): Finding[] {
   return routine.items.flatMap((item, index) => {
-    if (item.dose.method !== 'sweep') return [];
-    const earlier = routine.items
+    const { phase, name } = methodOf(item.dose);
+    const late = routine.items
       .slice(0, index)
-      .some((other) => other.siteId === item.siteId && other.dose.method !== 'sweep');
-    if (!earlier) return [];
+      .find(
+        (other) =>
+          other.siteId === item.siteId &&
+          PHASES.indexOf(methodOf(other.dose).phase) > PHASES.indexOf(phase),
+      );
+    const site = findSite(item.siteId)?.plainName.toLowerCase() ?? 'this site';
+    if (late) {
+      return [
+        finding(item, {
+          rule: phase === 'warm-up' ? 'sweep before hold' : 'static before moving',
+          verdict: 'caution',
+          reason: `The ${name} of ${site} comes after its ${METHODS[late.dose.method].name}. ${ORDER_SAYS[phase]}`,
+          inputs: { line: index + 1 },
+        }),
+      ];
+    }
+    const calmed = routine.items
+      .slice(0, index)
+      .some((other) => other.siteId === item.siteId && methodOf(other.dose).phase === 'static');
+    if (item.dose.method !== 'pin-and-glide' || calmed) return [];
     return [
       finding(item, {
-        rule: 'sweep before hold',
+        rule: 'static before moving',
         verdict: 'caution',
-        reason: `The sweep of ${findSite(item.siteId)?.plainName.toLowerCase() ?? 'this site'} comes after its holds. Sweeps warm up; holds treat.`,
-        inputs: { position: index + 1 },
+        reason: `Pin-and-glide of ${site} without a hold before it. ${ORDER_SAYS.static}`,
+        inputs: { line: index + 1 },
       }),
     ];
   });
+}
+
+/** The usual order of sites that belong together. */
+function sitesInOrder(routine: Routine): Finding[] {
+  const place = (siteId: string) => routine.items.findIndex((item) => item.siteId === siteId);
+  return SITE_ORDER.flatMap(({ first, then, why }) => {
+    const item = routine.items[place(then)];
+    if (!item || place(first) <= place(then)) return [];
+    return [
+      finding(item, {
+        rule: 'order of sites',
+        verdict: 'caution',
+        reason: why,
+        inputs: { first, then },
+      }),
+    ];
+  });
+}
+
+function fewerSites(routine: Routine, screening: readonly ScreenFinding[]): Finding[] {
+  const most = mostSites(screening);
+  const sites = new Set(routine.items.map((item) => item.siteId)).size;
+  if (most === null || sites <= most) return [];
+  return [
+    {
+      rule: 'fewer sites',
+      verdict: 'refuse',
+      reason: `Screening allows ${most} sites in a session; this has ${sites}.`,
+      source: COMMON_PRACTICE,
+      inputs: { sites, mostSites: most },
+    },
+  ];
+}
+
+const HAND_LOAD_SECONDS = 240;
+
+function handsLast(routine: Routine): Finding[] {
+  const { handLoadSeconds } = totalsOf(routine);
+  if (handLoadSeconds <= HAND_LOAD_SECONDS) return [];
+  return [
+    {
+      rule: 'tired hands',
+      verdict: 'caution',
+      reason: `The hands press for up to ${handLoadSeconds} s, weighted by what tires them. Change hands, use an elbow or a tool.`,
+      source: ownEstimate('four minutes of tiring hand work in a session'),
+      inputs: { handLoadSeconds, most: HAND_LOAD_SECONDS },
+    },
+  ];
 }
 
 function fitsTheDay(routine: Routine, context: CheckContext): Finding[] {
@@ -225,6 +205,7 @@ function fitsTheDay(routine: Routine, context: CheckContext): Finding[] {
  * @returns every finding with its reason, most severe first; nothing refused means it may be issued
  */
 export function checkRoutine(routine: Routine, context: CheckContext): Finding[] {
+  const screening = context.screening ?? [];
   const perItem = routine.items.flatMap((item) => {
     const site = findSite(item.siteId);
     if (!site) {
@@ -237,13 +218,16 @@ export function checkRoutine(routine: Routine, context: CheckContext): Finding[]
         }),
       ];
     }
-    return ITEM_RULES.flatMap((rule) => rule(item, site));
+    return checkItem(item, site, screening);
   });
   return [
     ...perItem,
-    ...perPlace(routine),
+    ...perPlace(routine, screening),
+    ...fewerSites(routine, screening),
     ...gentleStart(routine, context),
-    ...sweepsFirst(routine),
+    ...phasesInOrder(routine),
+    ...sitesInOrder(routine),
+    ...handsLast(routine),
     ...fitsTheDay(routine, context),
   ].sort((a, b) => verdictRank(a.verdict) - verdictRank(b.verdict));
 }

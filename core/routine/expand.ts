@@ -1,7 +1,7 @@
-import { findSite, type Side } from '#core/anatomy';
+import { findSite, SENSITIVITY, type Side } from '#core/anatomy';
 import { contactPerPoint, type Dose } from '#core/dosage';
 import { placeKey } from './placeKey';
-import { type Routine, type RoutineItem } from './routine';
+import type { Routine, RoutineItem } from './routine';
 import { pointsOn, sidesInOrder } from './sidesInOrder';
 
 /** One hold (or one sweep) of a routine, in the order it is done. */
@@ -12,6 +12,8 @@ export interface HoldStep {
   side: Side;
   toolId: string;
   positionId: string;
+  surfaceId: string | null;
+  adjustmentId: string | null;
   grade: number;
   dose: Dose;
   /** 1-based among `points` on this side. */
@@ -26,16 +28,27 @@ export interface HoldStep {
   leastSeconds: number;
   /** The hold's own limit before the site's cap is looked at; seconds. */
   limitSeconds: number;
+  /** The grade never to exceed on this site. */
+  ceilingGrade: number;
   /** Longest contact on this site and side in one session; seconds. */
   capSeconds: number;
   /** The least time of later holds on the same site and side; seconds. */
   reservedSeconds: number;
   instructions: string;
+  /** What screening found speaks against this hold: why, for the client. It is passed over. */
+  leftOut?: string;
+  /** What screening found lowers this hold: why, for the client. */
+  limitedBy?: string;
 }
+
+/** Where a site is not known any more, nothing limits the grade but the scale. */
+const MOST_GRADE = 10;
 
 function holdsOf(item: RoutineItem): Omit<HoldStep, 'index' | 'reservedSeconds'>[] {
   const { least, most } = contactPerPoint(item.dose);
-  const capSeconds = findSite(item.siteId)?.capSeconds ?? 0;
+  const site = findSite(item.siteId);
+  const capSeconds = site?.capSeconds ?? 0;
+  const ceilingGrade = site ? SENSITIVITY[site.sensitivity].ceilingGrade : MOST_GRADE;
   return sidesInOrder(item).flatMap((side) => {
     const points = pointsOn(item, side);
     return Array.from({ length: points * item.repetitions }, (_, n) => ({
@@ -44,6 +57,8 @@ function holdsOf(item: RoutineItem): Omit<HoldStep, 'index' | 'reservedSeconds'>
       side,
       toolId: item.toolId,
       positionId: item.positionId,
+      surfaceId: item.surfaceId,
+      adjustmentId: item.adjustmentId,
       grade: item.grade,
       dose: item.dose,
       point: Math.floor(n / item.repetitions) + 1,
@@ -53,6 +68,7 @@ function holdsOf(item: RoutineItem): Omit<HoldStep, 'index' | 'reservedSeconds'>
       restSeconds: n === 0 ? 0 : item.restSeconds,
       leastSeconds: least,
       limitSeconds: most,
+      ceilingGrade,
       capSeconds,
       instructions: item.instructions,
     }));

@@ -1,8 +1,9 @@
 import { allowance } from '#core/dosage';
-import { findPosition, isOnFloor, movesBetween, type Position } from '#core/equipment';
+import { findPosture, isOnFloor, movesBetween, type Posture } from '#core/loading';
 import { type HoldStep, expand } from './expand';
 import { placeKey } from './placeKey';
-import { type Routine } from './routine';
+import { COUNT_IN_SECONDS, FIND_SECONDS, NEXT_POINT_SECONDS } from './pauses';
+import type { Routine } from './routine';
 
 /** A hold on the time line of a whole session; seconds from the start. */
 export interface Block {
@@ -29,14 +30,7 @@ export interface Layout {
   totalSeconds: { least: number; most: number };
 }
 
-/** Finding the spot on a new site or side, before the first hold; our estimate, seconds. */
-export const FIND_SECONDS = 12;
-/** Shifting to the next point; our estimate, seconds. */
-export const NEXT_POINT_SECONDS = 5;
-/** Counted in before each hold; seconds. */
-export const COUNT_IN_SECONDS = 3;
-
-const onFloor = (position: Position | null) => position !== null && isOnFloor(position);
+const onFloor = (posture: Posture | null) => posture !== null && isOnFloor(posture);
 
 function pauseBefore(step: HoldStep, previous: HoldStep | undefined): number {
   const samePlace =
@@ -58,8 +52,8 @@ export function layOut(routine: Pick<Routine, 'items'>): Layout {
   let previous: HoldStep | undefined;
 
   for (const step of expand(routine)) {
-    const position = findPosition(step.positionId) ?? null;
-    const before = (previous && findPosition(previous.positionId)) ?? null;
+    const position = findPosture(step.positionId) ?? null;
+    const before = (previous && findPosture(previous.positionId)) ?? null;
     const move = movesBetween(before, position).seconds;
     let band = bands.at(-1);
     if (!band || band.positionId !== step.positionId) {
@@ -84,7 +78,7 @@ export function layOut(routine: Pick<Routine, 'items'>): Layout {
     previous = step;
   }
 
-  const last = (previous && findPosition(previous.positionId)) ?? null;
+  const last = (previous && findPosture(previous.positionId)) ?? null;
   const getUp = movesBetween(last, null).seconds;
   return { blocks, bands, totalSeconds: { least: early + getUp, most: now + getUp } };
 }

@@ -1,44 +1,48 @@
 import { SENSITIVITY, type Site } from '#core/anatomy';
-import { METHODS, type Dose, type MethodId } from '#core/dosage';
-import { type RoutineItem } from './routine';
-
-const DEFAULT_GRADE = 4;
+import { METHODS, START_GRADE, type Dose, type MethodId } from '#core/dosage';
+import { findTool, servesMethod } from '#core/equipment';
+import type { RoutineItem } from './routine';
 
 /** The usual dose of a method on a site, in seconds, inside the method's and the site's own limits. */
 export function usualDose(site: Site, method: MethodId): Dose {
-  const within = (seconds: number) =>
-    Math.max(METHODS[method].seconds.least, Math.min(METHODS[method].seconds.most, seconds));
+  const { least, most, usual } = METHODS[method].seconds;
+  const inside = (seconds: number) => Math.max(least, Math.min(most, seconds, site.capSeconds));
   switch (method) {
-    case 'timed':
-      return {
-        method,
-        holdSeconds: Math.min(within(METHODS.timed.seconds.usual), site.usualHoldSeconds.to),
-      };
     case 'fade':
-      return {
-        method,
-        minSeconds: 20,
-        capSeconds: Math.min(within(METHODS.fade.seconds.usual), site.capSeconds),
-      };
+      return { method, minSeconds: 20, capSeconds: inside(usual) };
     case 'sweep':
-      return {
-        method,
-        sweepSeconds: Math.min(within(METHODS.sweep.seconds.usual), site.capSeconds),
-      };
+      return { method, sweepSeconds: inside(usual) };
+    case 'build-up':
+      return { method, fromSeconds: least, toSeconds: inside(site.usualHoldSeconds.to) };
+    case 'pin-and-glide':
+      return { method, bends: METHODS[method].counts?.usual ?? 12, bendSeconds: usual };
+    case 'timed':
+    case 'strokes':
+    case 'brief':
+    case 'press-and-move':
+    case 'pincer':
+      return { method, holdSeconds: inside(Math.min(usual, site.usualHoldSeconds.to)) };
   }
 }
 
+/** The ways of reaching a site that a method can be done with, gentlest first. */
+export const setupsForMethod = (site: Site, method: MethodId): Site['setups'] =>
+  site.setups.filter(({ toolId }) => {
+    const tool = findTool(toolId);
+    return tool !== undefined && servesMethod(tool, method);
+  });
+
 /**
- * A cautious first line for a site: gentlest setup, the site's first method, grade 3–4, one point,
- * both sides and one more on the affected side.
+ * A cautious first line for a site: the site's first method with the gentlest setup it can be done
+ * with, grade 3–4, one point, both sides and one more on the affected side.
  */
 export function newItem(
   site: Site,
   id: string,
   affectedSide: 'left' | 'right' | null = null,
 ): RoutineItem {
-  const setup = site.setups[0];
-  const method = site.methods[0];
+  const [method] = site.methods;
+  const [setup] = method ? setupsForMethod(site, method) : [];
   if (!setup || !method) throw new RangeError(`${site.id} has no setup or no method.`);
   const dose = usualDose(site, method);
   const roomForTwo = dose.method === 'timed' && dose.holdSeconds * 2 <= site.capSeconds;
@@ -47,7 +51,9 @@ export function newItem(
     siteId: site.id,
     toolId: setup.toolId,
     positionId: setup.positionId,
-    grade: Math.min(DEFAULT_GRADE, SENSITIVITY[site.sensitivity].ceilingGrade),
+    surfaceId: null,
+    adjustmentId: null,
+    grade: Math.min(START_GRADE.to, SENSITIVITY[site.sensitivity].ceilingGrade),
     dose,
     points: 1,
     repetitions: 1,

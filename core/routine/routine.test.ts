@@ -9,6 +9,7 @@ import {
   placeKey,
   routineSchema,
   totalsOf,
+  withTests,
 } from './index';
 
 const open: CheckContext = { minutesPerDay: null, firstVersion: false };
@@ -157,6 +158,78 @@ describe('the time line', () => {
       ['wall-back', true],
       ['seated', false],
     ]);
+  });
+});
+
+describe('what a routine adds up to', () => {
+  it('says the affected side’s share and weighs hand work by what tires', () => {
+    const item = itemFor('between-blades', {
+      dose: timed(30),
+      points: 2,
+      affectedSide: 'left',
+      extraPoints: 1,
+    });
+    expect(totalsOf(routineWith(item)).affectedShare).toBeCloseTo(90 / 150, 10);
+    expect(totalsOf(routineWith({ ...item, affectedSide: null })).affectedShare).toBeNull();
+    const byThumb = itemFor('biceps', { dose: timed(60), toolId: 'thumb', sides: 'left' });
+    const byFingers = { ...byThumb, toolId: 'fingers' };
+    expect(totalsOf(routineWith(byThumb)).handLoadSeconds).toBe(60);
+    expect(totalsOf(routineWith(byFingers)).handLoadSeconds).toBe(48);
+  });
+
+  it('takes tests before and after, about 20 s each (our estimate)', () => {
+    expect(withTests({ least: 100, most: 200 }, 2)).toEqual({ least: 180, most: 280 });
+  });
+});
+
+describe('new doses', () => {
+  it('count bends with the way there and back, and a build-up from first to later', () => {
+    const bends = itemFor('hamstrings', {
+      toolId: 'slim-roller',
+      positionId: 'sitting-floor',
+      dose: { method: 'pin-and-glide', bends: 12, bendSeconds: 3 },
+      sides: 'left',
+    });
+    expect(expand(routineWith(bends))[0]).toMatchObject({ leastSeconds: 72, limitSeconds: 72 });
+    const grows = itemFor('dimple-points', {
+      dose: { method: 'build-up', fromSeconds: 5, toSeconds: 30 },
+    });
+    expect(expand(routineWith(grows))[0]).toMatchObject({ leastSeconds: 5, limitSeconds: 30 });
+  });
+
+  it('need a tool that serves them, and holds before moving work', () => {
+    const glide = { method: 'pin-and-glide', bends: 12, bendSeconds: 3 } as const;
+    const ball = itemFor('calf', {
+      toolId: 'tennis-ball',
+      positionId: 'sitting-floor',
+      dose: glide,
+    });
+    expect(rulesOf(routineWith(ball))).toContain('refuse: tool for the method');
+    const roller = itemFor('calf', {
+      toolId: 'foam-roller',
+      positionId: 'sitting-floor',
+      dose: glide,
+    });
+    expect(rulesOf(routineWith(roller))).toContain('caution: static before moving');
+    const hold = itemFor('calf', {
+      id: 'hold',
+      dose: timed(30),
+      toolId: 'foam-roller',
+      positionId: 'sitting-floor',
+    });
+    expect(rulesOf(routineWith(hold, roller))).not.toContain('caution: static before moving');
+    expect(rulesOf(routineWith(roller, hold))).toContain('caution: static before moving');
+  });
+
+  it('mind the order of sites that belong together, and a hard ball on a hard floor', () => {
+    const front = itemFor('hip-front', { toolId: 'firm-ball', positionId: 'lying-half-side' });
+    const inside = itemFor('inside-hip-bone');
+    expect(rulesOf(routineWith(front, inside))).toContain('caution: order of sites');
+    expect(rulesOf(routineWith(inside, front))).not.toContain('caution: order of sites');
+    expect(rulesOf(routineWith(front))).toContain('caution: hard ball on a hard floor');
+    expect(rulesOf(routineWith({ ...front, surfaceId: 'mat' }))).not.toContain(
+      'caution: hard ball on a hard floor',
+    );
   });
 });
 

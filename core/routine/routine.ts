@@ -34,7 +34,12 @@ export const itemSchema = z.object({
   id: z.string().min(1).max(64),
   siteId: z.string().min(1).max(64),
   toolId: z.string().min(1).max(64),
+  /** The posture’s id; the name is the one of the first stored routines. */
   positionId: z.string().min(1).max(64),
+  /** What the tool is pressed against; null: what is usual for the posture. */
+  surfaceId: z.string().min(1).max(64).nullable().default(null),
+  /** How weight is taken off or added; null: the usual. */
+  adjustmentId: z.string().min(1).max(64).nullable().default(null),
   /** The pressure grade asked for, 0–10 on the client's own scale. */
   grade: whole('The pressure grade', 0, 10),
   dose: doseSchema,
@@ -60,6 +65,11 @@ export const routineSchema = z.object({
     }),
   timesPerWeek: whole('Times a week', 1, LIMITS.timesPerWeek),
   message: words('The message', LIMITS.messageLength),
+});
+
+/** A routine as it is stored: an unissued one may be empty. */
+export const storedRoutineSchema = routineSchema.extend({
+  items: z.array(itemSchema).max(LIMITS.items, `A routine takes at most ${LIMITS.items} sites.`),
 });
 
 export type RoutineItem = z.infer<typeof itemSchema>;

@@ -1,5 +1,5 @@
-import { type Side } from '#core/anatomy';
-import { type RoutineItem } from './routine';
+import type { Side } from '#core/anatomy';
+import type { RoutineItem } from './routine';
 
 /** The sides of an item in the order they are worked: the affected side first. */
 export function sidesInOrder(item: Pick<RoutineItem, 'sides' | 'affectedSide'>): Side[] {

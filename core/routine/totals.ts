@@ -1,8 +1,8 @@
-import { type Side } from '#core/anatomy';
-import { type SecondsBand } from '#core/dosage';
+import type { Side } from '#core/anatomy';
+import type { SecondsBand } from '#core/dosage';
 import { findTool } from '#core/equipment';
 import { layOut, type Layout } from './layOut';
-import { type Routine } from './routine';
+import type { Routine } from './routine';
 
 /** What a routine adds up to; all figures in seconds, as bands where fade holds leave them open. */
 export interface Totals {
@@ -11,6 +11,10 @@ export interface Totals {
   contactPerWeek: Record<Side, SecondsBand>;
   /** Contact made with the hands alone: hands tire. */
   hands: SecondsBand;
+  /** Seconds in which the hands work, each weighted by how much its tool tires them; at most. */
+  handLoadSeconds: number;
+  /** Share of two-sided contact that the affected side gets, 0–1; null when there is none. */
+  affectedShare: number | null;
   holds: number;
 }
 
@@ -21,17 +25,37 @@ const times = (band: SecondsBand, factor: number): SecondsBand => ({
   most: band.most * factor,
 });
 
+/** Doing a movement test once, each side; our estimate, seconds. */
+export const TEST_SECONDS = 20;
+
+/** A session with so many movement tests before and after it. */
+export const withTests = ({ least, most }: SecondsBand, tests: number): SecondsBand => ({
+  least: least + 2 * tests * TEST_SECONDS,
+  most: most + 2 * tests * TEST_SECONDS,
+});
+
 /** Adds up a routine. Pass the layout when it is at hand already. */
 export function totalsOf(routine: Routine, layout: Layout = layOut(routine)): Totals {
   const contact: Record<Side, SecondsBand> = { left: none(), right: none(), mid: none() };
   const hands = none();
+  let handLoadSeconds = 0;
+  let twoSided = 0;
+  let onAffected = 0;
+  const affectedBy = new Map(routine.items.map((item) => [item.id, item.affectedSide]));
   for (const block of layout.blocks) {
     const side = contact[block.step.side];
     side.least += block.leastSeconds;
     side.most += block.seconds;
-    if (findTool(block.step.toolId)?.tiresHands) {
+    const tool = findTool(block.step.toolId);
+    if (tool?.form === 'hand') {
       hands.least += block.leastSeconds;
       hands.most += block.seconds;
+    }
+    handLoadSeconds += block.seconds * (tool?.tiredness ?? 0);
+    const affected = affectedBy.get(block.step.itemId);
+    if (affected && block.step.side !== 'mid') {
+      twoSided += block.seconds;
+      if (block.step.side === affected) onAffected += block.seconds;
     }
   }
   return {
@@ -43,6 +67,8 @@ export function totalsOf(routine: Routine, layout: Layout = layOut(routine)): To
       mid: times(contact.mid, routine.timesPerWeek),
     },
     hands,
+    handLoadSeconds: Math.round(handLoadSeconds),
+    affectedShare: twoSided > 0 ? onAffected / twoSided : null,
     holds: layout.blocks.length,
   };
 }

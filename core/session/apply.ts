@@ -1,6 +1,6 @@
-import { type SessionEvent } from './event';
+import type { SessionEvent } from './event';
 import { ceilingOf, currentHold, heldSeconds, limitOf, stepOf } from './read';
-import { type HoldOutcome, type HoldRecord, type Phase, type SessionState } from './state';
+import type { HoldOutcome, HoldRecord, Phase, SessionState } from './state';
 
 type At<T extends SessionEvent['type']> = Extract<SessionEvent, { type: T }>;
 
@@ -34,15 +34,22 @@ function phaseFor(state: SessionState, at: number): Phase {
     : { name: 'find' };
 }
 
-/** Goes to the next hold; holds for which the site's cap leaves no time are passed over and say so. */
-function advance(state: SessionState, at: number): SessionState {
-  let next: SessionState = { ...state, stepIndex: state.stepIndex + 1 };
-  while (stepOf(next) && limitOf(next) < 1) {
-    next = { ...next, holds: write(next, { outcome: 'site cap' }) };
-    next = { ...next, stepIndex: next.stepIndex + 1 };
+/**
+ * Passes over holds that screening rules out and those for which the site's cap leaves no time; each
+ * says so in its record.
+ */
+function passOver(state: SessionState, at: number): SessionState {
+  let next = state;
+  for (let step = stepOf(next); step; step = stepOf(next)) {
+    const outcome = step.leftOut ? 'left out' : limitOf(next) < 1 ? 'site cap' : null;
+    if (outcome === null) break;
+    next = { ...next, holds: write(next, { outcome }), stepIndex: next.stepIndex + 1 };
   }
   return { ...next, phase: phaseFor(next, at) };
 }
+
+const advance = (state: SessionState, at: number): SessionState =>
+  passOver({ ...state, stepIndex: state.stepIndex + 1 }, at);
 
 function endHold(state: SessionState, at: number, outcome: HoldOutcome): SessionState {
   const contactSeconds = Math.round(Math.min(heldSeconds(state, at), limitOf(state)) * 10) / 10;
@@ -93,7 +100,7 @@ export function apply(state: SessionState, event: SessionEvent): SessionState {
   if (CLOSED.includes(state.status)) return state;
   if (event.type === 'started') {
     if (state.status !== 'ready') return state;
-    return { ...state, status: 'running', startedAt: event.at, phase: phaseFor(state, event.at) };
+    return passOver({ ...state, status: 'running', startedAt: event.at }, event.at);
   }
   if (state.status === 'ready') return state;
 

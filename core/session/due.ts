@@ -1,8 +1,8 @@
 import { FADED_GRADE } from '#core/dosage';
 import { COUNT_IN_SECONDS } from '#core/routine';
-import { type EventBody } from './event';
+import type { EventBody } from './event';
 import { currentHold, heldSeconds, limitOf, restLeft, stepOf } from './read';
-import { type SessionState } from './state';
+import type { SessionState } from './state';
 
 /** Two ratings above the ceiling in a row end a hold: it will not let go under that much. */
 const TOO_MUCH_AFTER = 2;

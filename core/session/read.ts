@@ -1,7 +1,6 @@
-import { findSite, SENSITIVITY } from '#core/anatomy';
 import { allowance } from '#core/dosage';
 import { COUNT_IN_SECONDS, placeKey, type HoldStep } from '#core/routine';
-import { type SessionState } from './state';
+import type { SessionState } from './state';
 
 /** During a fade hold the client is asked this often; common practice says “every so often”. */
 export const RATE_EVERY_SECONDS = 15;
@@ -53,11 +52,8 @@ export function restLeft(state: SessionState, now: number): number {
 export const currentHold = (state: SessionState) =>
   state.holds.find((hold) => hold.step === state.stepIndex);
 
-/** The ceiling of the present hold's site; 10 where there is no site. */
-export function ceilingOf(state: SessionState): number {
-  const site = findSite(stepOf(state)?.siteId ?? '');
-  return site ? SENSITIVITY[site.sensitivity].ceilingGrade : 10;
-}
+/** The ceiling of the present hold; 10 when there is none. */
+export const ceilingOf = (state: SessionState): number => stepOf(state)?.ceilingGrade ?? 10;
 
 /**
  * Whether the client should be asked for a rating now: at once; again soon after a rating above the

@@ -1,5 +1,5 @@
-import { type HoldStep } from '#core/routine';
-import { type SkipReason, type StopReason } from './reasons';
+import type { HoldStep } from '#core/routine';
+import type { SkipReason, StopReason } from './reasons';
 
 /** Where a running session stands. Instants in ms since 1970 UTC. */
 export type Phase =
@@ -15,7 +15,7 @@ export type Phase =
   | { name: 'closing' };
 
 export type HoldOutcome =
-  'time' | 'faded' | 'cap' | 'too-much' | 'client' | 'cut short' | 'site cap';
+  'time' | 'faded' | 'cap' | 'too-much' | 'client' | 'cut short' | 'site cap' | 'left out';
 
 /** What became of one hold. */
 export interface HoldRecord {

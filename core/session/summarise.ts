@@ -1,6 +1,6 @@
-import { type Side } from '#core/anatomy';
+import type { Side } from '#core/anatomy';
 import { placeKey } from '#core/routine';
-import { type HoldOutcome, type HoldRecord, type SessionState } from './state';
+import type { HoldOutcome, HoldRecord, SessionState } from './state';
 
 /** One site and side of one session. Grades 0–10; `null` when the client gave none. */
 export interface PlaceSummary {
@@ -46,7 +46,8 @@ export function summarise(state: SessionState): SessionSummary {
     string,
     { siteId: string; side: Side; holds: (HoldRecord | undefined)[] }
   >();
-  for (const step of state.steps) {
+  // What screening left out was not asked for.
+  for (const step of state.steps.filter(({ leftOut }) => !leftOut)) {
     const key = placeKey(step);
     const place = places.get(key) ?? { siteId: step.siteId, side: step.side, holds: [] };
     place.holds.push(records.get(step.index));

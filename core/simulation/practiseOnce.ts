@@ -8,9 +8,9 @@ import {
   type SessionEvent,
   type SessionState,
 } from '#core/session';
-import { type HoldStep } from '#core/routine';
+import type { HoldStep } from '#core/routine';
 import { v7 as uuid } from 'uuid';
-import { type Chance } from './chance';
+import type { Chance } from './chance';
 
 /** How the invented body answers on a day. Grades 0–10, seconds. */
 export interface Body {

@@ -1,7 +1,7 @@
 import { Temporal } from 'temporal-polyfill';
 import { addDays, daysBetween, type Day } from '#core/calendar';
 import { expand, placeKey, type HoldStep, type Routine } from '#core/routine';
-import { type SessionEvent } from '#core/session';
+import type { SessionEvent } from '#core/session';
 import { v7 as uuid } from 'uuid';
 import { chanceFrom, type Chance } from './chance';
 import { COURSES, type CourseId } from './courses';

@@ -1,4 +1,4 @@
-import { type Source } from '#core/knowledge';
+import type { Source } from '#core/knowledge';
 
 /**
  * A fall of 2 points on a 0–10 rating is the usual “meaningful” change.

@@ -1,4 +1,4 @@
-import { type Side } from '#core/anatomy';
+import type { Side } from '#core/anatomy';
 import { daysBetween, type Day } from '#core/calendar';
 import { wordChange, type Change } from './change';
 import { theilSen, type Line } from './theilSen';

@@ -90,3 +90,27 @@ export async function clientWithRoutine(
 /** Adds a site to the routine on the bench. */
 export const addSite = (page: Page, name: string) =>
   page.getByRole('button', { name: new RegExp(`^Add ${name},`) }).click();
+
+/** Holds the screening interview: yes to these, none of all the others. */
+export async function screenBy(
+  page: Page,
+  file: string,
+  yes: readonly (string | RegExp)[] = [],
+): Promise<void> {
+  await page.goto(`${file}/screen`);
+  await page.waitForLoadState('networkidle');
+  // Asked before: it is opened anew at the first page.
+  const first = page.getByRole('button', { name: /^1 ?Right now/ });
+  if (await first.isVisible()) await first.click();
+  const none = page.getByRole('button', { name: /^(None of|Go on)/ });
+  for (let group = 1; group <= 6; group += 1) {
+    await expect(page.getByRole('heading', { name: new RegExp(`^${group}`) })).toBeVisible();
+    for (const asks of yes) {
+      const question = page.getByRole('group', { name: asks });
+      if (await question.isVisible()) await question.getByRole('button', { name: 'Yes' }).click();
+    }
+    await none.click();
+  }
+  await page.getByRole('button', { name: 'Record the interview' }).click();
+  await expect(page.getByText(/^Asked today by/)).toBeVisible();
+}

@@ -4,7 +4,7 @@ import { act, enter, formOf, parse } from '~/door.server';
 import { addClient, clientSchema } from '~/services/clientFile.server';
 import { ClientFields } from '~/ui/parts/ClientFields';
 import { Notice } from '~/ui/parts/Notice';
-import { type Route } from './+types/new';
+import type { Route } from './+types/new';
 import classes from './new.module.css';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Add a client · Entspann' }];

@@ -4,7 +4,7 @@ import { enter } from '~/door.server';
 import { daySheet, type DaySheetRow } from '~/services/daySheet.server';
 import { WeekKnots } from '~/ui/parts/WeekKnots';
 import { counted, longDay, nearDay, shortDay } from '~/ui/parts/words';
-import { type Route } from './+types/day';
+import type { Route } from './+types/day';
 import classes from './day.module.css';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Day sheet · Entspann' }];
@@ -16,6 +16,16 @@ export async function loader({ context, request }: Route.LoaderArgs) {
 
 function Marks({ row }: { row: DaySheetRow }) {
   const marks: { key: string; text: string; attention: boolean }[] = [];
+  if (row.answers) {
+    marks.push({
+      key: 'answers',
+      text:
+        row.answers.stop === null
+          ? `Answered ${nearDay(row.answers.day, row.today)}: to confirm`
+          : `Answered ${nearDay(row.answers.day, row.today)} with a red flag: everything rests`,
+      attention: row.answers.stop !== null,
+    });
+  }
   if (row.told) {
     marks.push({
       key: 'told',
@@ -91,7 +101,10 @@ function Group({ title, rows, note }: { title: string; rows: DaySheetRow[]; note
 }
 
 const needsLook = (row: DaySheetRow) =>
-  row.told !== null || row.quietDays !== null || row.pressedTooHard > 0;
+  (row.answers?.stop ?? null) !== null ||
+  row.told !== null ||
+  row.quietDays !== null ||
+  row.pressedTooHard > 0;
 
 export default function Day({ loaderData }: Route.ComponentProps) {
   const { rows, today, monday, quietAfterDays } = loaderData;

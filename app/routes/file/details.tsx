@@ -8,7 +8,7 @@ import { ClientFields } from '~/ui/parts/ClientFields';
 import { Notice } from '~/ui/parts/Notice';
 import { shortDay } from '~/ui/parts/words';
 import { z } from 'zod';
-import { type Route } from './+types/details';
+import type { Route } from './+types/details';
 import classes from './details.module.css';
 
 export async function loader({ context, request, params }: Route.LoaderArgs) {

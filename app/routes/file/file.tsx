@@ -1,9 +1,10 @@
 import { Link, Outlet, useLocation } from 'react-router';
+import { openStages } from '#core/visit';
 import { enter, load } from '~/door.server';
 import { fileHead } from '~/services/clientFile.server';
 import { nearDay, shortDay } from '~/ui/parts/words';
 import { StageLine, type Stage } from '~/ui/stages/StageLine';
-import { type Route } from './+types/file';
+import type { Route } from './+types/file';
 import classes from './file.module.css';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
@@ -24,14 +25,57 @@ function planSays({ version, hasDraft, today }: Head): string {
     : `version ${version.number}, ${shortDay(version.issuedOn, today)}`;
 }
 
+/** The three stages of a visit: at the open one what is still open, else when they were last done. */
+function firstVisit(head: Head): Omit<Stage, 'to' | 'here'>[] {
+  const {
+    stop,
+    screenedOn,
+    answersWait,
+    screeningDue: due,
+    today,
+    visit,
+    lastVisit,
+    counts,
+  } = head;
+  const screenSays = stop
+    ? 'stopped'
+    : answersWait
+      ? 'answers to confirm'
+      : screenedOn === null
+        ? 'due'
+        : due
+          ? `due, last ${shortDay(screenedOn, today)}`
+          : `done ${shortDay(screenedOn, today)}`;
+  const open = visit ? openStages({ ...counts, screeningDue: due }) : null;
+  const last = lastVisit ? shortDay(lastVisit.day, today) : '';
+  return [
+    { name: 'Screen', state: due || stop ? 'open' : 'done', says: screenSays },
+    {
+      name: 'Map',
+      state: (open ? open.Map.done : lastVisit !== null) ? 'done' : 'open',
+      says:
+        open?.Map.says ??
+        (lastVisit ? `${lastVisit.tender ?? 0} points, ${last}` : 'no points yet'),
+    },
+    {
+      name: 'Measure',
+      state: (open ? open.Measure.done : (lastVisit?.figures ?? 0) > 0) ? 'done' : 'open',
+      says:
+        open?.Measure.says ??
+        (lastVisit?.figures ? `${lastVisit.figures} figures, ${last}` : 'nothing measured'),
+    },
+  ];
+}
+
 function stagesOf(head: Head, path: string): Stage[] {
   const base = `/clients/${head.file.id}`;
   const at = (name: string) => path === `${base}/${name}`;
-  const onPaper = { state: 'ahead', says: 'on paper', here: false } as const;
   return [
-    { name: 'Screen', ...onPaper },
-    { name: 'Map', ...onPaper },
-    { name: 'Measure', ...onPaper },
+    ...firstVisit(head).map((stage) => ({
+      ...stage,
+      to: `${base}/${stage.name.toLowerCase()}`,
+      here: at(stage.name.toLowerCase()),
+    })),
     {
       name: 'Plan',
       state: head.version ? 'done' : 'open',
@@ -71,10 +115,15 @@ export default function File({ loaderData }: Route.ComponentProps) {
       <div className={classes.head}>
         <div className={classes.who}>
           <h1>{file.name}</h1>
+          <p>{facts.join(' · ')}</p>
           <p>
-            {facts.join(' · ')}
-            {facts.length > 0 && ' · '}
-            <Link to={`/clients/${file.id}/details`}>details</Link>
+            <Link to={`/clients/${file.id}/details`}>details</Link> ·{' '}
+            <Link to={`/clients/${file.id}/brings`}>body, tools and time</Link> ·{' '}
+            <Link to={`/clients/${file.id}/visit`}>
+              {loaderData.visit
+                ? `visit of ${nearDay(loaderData.visit.day, loaderData.today)}, open`
+                : 'visits'}
+            </Link>
           </p>
         </div>
         <StageLine stages={stagesOf(loaderData, pathname)} />

@@ -12,7 +12,7 @@ import {
 } from '~/services/invitations.server';
 import { Gate } from '~/ui/parts/Gate';
 import { Notice } from '~/ui/parts/Notice';
-import { type Route } from './+types/join';
+import type { Route } from './+types/join';
 import classes from '../sign-in/sign-in.module.css';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Join · Entspann' }];

@@ -3,7 +3,7 @@ import { stopReason, type StopReason } from '#core/session';
 import { enter, load } from '~/door.server';
 import { sessionLogOf } from '~/services/reviewing.server';
 import { clockTime, nearDay } from '~/ui/parts/words';
-import { type Route } from './+types/log';
+import type { Route } from './+types/log';
 import classes from './log.module.css';
 
 export async function loader({ context, request, params }: Route.LoaderArgs) {

@@ -1,7 +1,7 @@
 import { Outlet } from 'react-router';
 import { enter } from '~/door.server';
 import { Shell } from '~/ui/shell/Shell';
-import { type Route } from './+types/own';
+import type { Route } from './+types/own';
 
 export async function loader({ context, request }: Route.LoaderArgs) {
   const { who } = enter(context, request, 'client');

@@ -2,12 +2,24 @@ import { Textarea } from '@mantine/core';
 import { useHotkeys } from '@mantine/hooks';
 import { useMemo, useReducer, useRef } from 'react';
 import { v7 as uuid } from 'uuid';
-import { type Site } from '#core/anatomy';
-import { checkRoutine, layOut, LIMITS, totalsOf } from '#core/routine';
+import { findSite, type Site } from '#core/anatomy';
+import {
+  checkRoutine,
+  layOut,
+  LIMITS,
+  sidesInOrder,
+  totalsOf,
+  type RoutineItem,
+} from '#core/routine';
+import { mayUse, screen, type ScreenFinding } from '#core/screening';
+import { Ladder } from '~/ui/ladder/Ladder';
+import { useLadder, type LadderClient } from '~/ui/ladder/useLadder';
+import { shortDay } from '~/ui/parts/words';
 import { Findings } from '~/ui/plan/Findings';
 import { ItemEditor } from '~/ui/plan/ItemEditor';
 import { ItemList } from '~/ui/plan/ItemList';
-import { EMPTY_ROUTINE, plan, startOf } from '~/ui/plan/planState';
+import { offSites } from '~/ui/plan/offSites';
+import { EMPTY_ROUTINE, plan, setupChange, startOf } from '~/ui/plan/planState';
 import { parseCount } from '~/ui/plan/parseNumber';
 import { SiteList } from '~/ui/plan/SiteList';
 import { Sums } from '~/ui/plan/Sums';
@@ -16,10 +28,22 @@ import { Strip } from '~/ui/strip/Strip';
 import { IssuePanel } from './IssuePanel';
 import { useDraft } from './useDraft';
 import { useIssue } from './useIssue';
-import { type Route } from './+types/plan';
+import type { Route } from './+types/plan';
 import classes from './bench.module.css';
 
 type PlanData = Route.ComponentProps['loaderData'];
+
+/** The ceiling of a line for this client: the site’s own, or what screening lowered it to. */
+const ceilingOf = (site: Site, item: RoutineItem, screening: readonly ScreenFinding[]): number =>
+  Math.min(
+    ...sidesInOrder(item).map(
+      (side) =>
+        mayUse(
+          { ...item, siteId: site.id, side, method: item.dose.method, surfaceId: null },
+          screening,
+        ).ceilingGrade,
+    ),
+  );
 
 /** The bench: sites to the left, the routine in the middle, what it adds up to on the right. */
 export function Bench({ data }: { data: PlanData }) {
@@ -34,11 +58,22 @@ export function Bench({ data }: { data: PlanData }) {
   const issue = useIssue(data);
   const draft = useDraft(routine, issue.baseNumber, data);
 
+  const client = useMemo((): LadderClient => {
+    const { massKilograms, statureMetres, tools, places } = file;
+    const screening = screen(file.screening);
+    return { massKilograms, statureMetres, tools, places, ratings: data.ratings, screening };
+  }, [file, data.ratings]);
+  const offReasons = useMemo(() => offSites(client.screening), [client.screening]);
   const layout = useMemo(() => layOut(routine), [routine]);
   const totals = useMemo(() => totalsOf(routine, layout), [routine, layout]);
   const findings = useMemo(
-    () => checkRoutine(routine, { minutesPerDay: file.minutesPerDay, firstVersion: !latest }),
-    [routine, file.minutesPerDay, latest],
+    () =>
+      checkRoutine(routine, {
+        minutesPerDay: file.minutesPerDay,
+        firstVersion: !latest,
+        screening: client.screening,
+      }),
+    [routine, file.minutesPerDay, latest, client.screening],
   );
   const numbers = useMemo(
     () => new Map(routine.items.map((item, index) => [item.id, index + 1])),
@@ -58,6 +93,9 @@ export function Bench({ data }: { data: PlanData }) {
   );
   const selected = routine.items.find((item) => item.id === selectedId);
 
+  const selectedSite = selected && findSite(selected.siteId);
+  const ladder = useLadder(selected, client);
+
   const add = (site: Site) =>
     dispatch({ type: 'add', site, id: uuid(), affectedSide: file.affectedSide });
   const select = (id: string) => dispatch({ type: 'select', id });
@@ -69,7 +107,7 @@ export function Bench({ data }: { data: PlanData }) {
   return (
     <div className={classes.bench}>
       <div className={classes.sites}>
-        <SiteList counts={counts} onAdd={add} />
+        <SiteList counts={counts} offReasons={offReasons} onAdd={add} />
       </div>
       <div className={classes.middle}>
         <div className={classes.title}>
@@ -103,6 +141,26 @@ export function Bench({ data }: { data: PlanData }) {
                 onMove={(id, to) => dispatch({ type: 'move', id, to })}
                 onRemove={(id) => dispatch({ type: 'remove', id })}
               />
+              {ladder && selectedSite && (
+                <Ladder
+                  view={ladder}
+                  grade={selected.grade}
+                  ceilingGrade={ceilingOf(selectedSite, selected, client.screening)}
+                  ratedSince={ladder.ratedSince && shortDay(ladder.ratedSince)}
+                  onChoose={({ setup }) =>
+                    dispatch({
+                      type: 'change',
+                      id: selected.id,
+                      change: setupChange(selectedSite, selected, {
+                        toolId: setup.tool.id,
+                        positionId: setup.posture.id,
+                        surfaceId: setup.surface.id,
+                        adjustmentId: setup.adjustment.id,
+                      }),
+                    })
+                  }
+                />
+              )}
               <Textarea
                 label="A word to the client"
                 autosize

@@ -1,11 +1,11 @@
 import { Button, Textarea } from '@mantine/core';
 import { useState } from 'react';
-import { type Finding } from '#core/knowledge';
+import type { Finding } from '#core/knowledge';
 import { layOut, type Routine } from '#core/routine';
 import { Notice } from '~/ui/parts/Notice';
 import { shortDay } from '~/ui/parts/words';
 import { Strip } from '~/ui/strip/Strip';
-import { type Issue, type Stale } from './useIssue';
+import type { Issue, Stale } from './useIssue';
 import classes from './bench.module.css';
 
 function StalePanel({

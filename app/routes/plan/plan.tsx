@@ -9,7 +9,7 @@ import {
 } from '~/services/planning.server';
 import { z } from 'zod';
 import { Bench } from './Bench';
-import { type Route } from './+types/plan';
+import type { Route } from './+types/plan';
 
 export async function loader({ context, request, params }: Route.LoaderArgs) {
   const { setting, who } = enter(context, request, 'staff');

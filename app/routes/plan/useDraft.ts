@@ -2,7 +2,7 @@ import equal from 'fast-deep-equal';
 import { useEffect, useRef } from 'react';
 import { useFetcher } from 'react-router';
 import { type Routine, routineSchema } from '#core/routine';
-import { type Route } from './+types/plan';
+import type { Route } from './+types/plan';
 
 const WAIT_MS = 900;
 

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { useFetcher } from 'react-router';
 import { v7 as uuid } from 'uuid';
-import { type Routine } from '#core/routine';
-import { type Route } from './+types/plan';
+import type { Routine } from '#core/routine';
+import type { Route } from './+types/plan';
 import { asJson } from './useDraft';
 
 /** The version somebody else issued in the meantime. */

@@ -1,20 +1,22 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { findSite, placeOf } from '#core/anatomy';
-import { findPosition } from '#core/equipment';
+import { placeOf } from '#core/anatomy';
+import { findPosture } from '#core/loading';
 import { stopReason, summarise, type EventBody, type SessionState } from '#core/session';
 import { clockTime } from '~/ui/parts/words';
 import { tendernessFill, tendernessInk } from '~/ui/theme/tenderness';
+import { useSites } from './led';
 import classes from './practise.module.css';
 
 const WORD_LENGTH = 280;
 
 function Places({ state }: { state: SessionState }) {
+  const sites = useSites();
   const places = summarise(state).places.filter((place) => place.contactSeconds > 0);
   return (
     <ul className={classes.places}>
       {places.map((place) => {
-        const site = findSite(place.siteId);
+        const site = sites[place.siteId];
         return (
           <li key={`${place.siteId}:${place.side}`}>
             <span>{site ? placeOf(site, place.side) : place.siteId}</span>
@@ -50,7 +52,7 @@ export function Closing({
 }) {
   const [word, setWord] = useState('');
   const last = state.steps.at(-1);
-  const position = last && findPosition(last.positionId);
+  const position = last && findPosture(last.positionId);
   return (
     <>
       <header className={classes.top}>
@@ -111,7 +113,7 @@ export function Finished({ state }: { state: SessionState }) {
 export function Stopped({ state, therapistName }: { state: SessionState; therapistName: string }) {
   const reason = stopReason(state.stopReason ?? 'enough');
   const step = state.steps[state.stepIndex];
-  const position = step && findPosition(step.positionId);
+  const position = step && findPosture(step.positionId);
   return (
     <>
       <header className={classes.top}>

@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
-import { SENSITIVITY } from '#core/anatomy';
-import { findPosition, findTool, isOnFloor } from '#core/equipment';
+import { findPosture, isOnFloor } from '#core/loading';
 import { placeKey } from '#core/routine';
-import { type EventBody, type SessionState } from '#core/session';
-import { pointWords, presentPlace } from './place';
+import type { EventBody, SessionState } from '#core/session';
+import { wayWords } from '~/ui/plan/doseWords';
+import { pointWords, usePresentPlace } from './place';
 import { Progress } from './Progress';
 import classes from './practise.module.css';
 
@@ -18,8 +18,8 @@ interface FindProps {
 function moveWords(state: SessionState): string[] {
   const step = state.steps[state.stepIndex];
   const before = state.steps[state.stepIndex - 1];
-  const position = step && findPosition(step.positionId);
-  const last = before && findPosition(before.positionId);
+  const position = step && findPosture(step.positionId);
+  const last = before && findPosture(before.positionId);
   if (!position || position.id === last?.id) return [];
   const leavesFloor = last && isOnFloor(last) && !isOnFloor(position);
   return [...(leavesFloor ? [last.getOut] : []), position.getIn];
@@ -40,7 +40,7 @@ function useEarly(): boolean {
 /** Between holds: where the next point is, how to reach it, how hard. */
 export function Find({ state, happen, onSkip, onStop }: FindProps) {
   const early = useEarly();
-  const present = presentPlace(state);
+  const present = usePresentPlace(state);
   if (!present) return null;
   const { step, site, name, ceiling } = present;
   const before = state.steps[state.stepIndex - 1];
@@ -54,9 +54,7 @@ export function Find({ state, happen, onSkip, onStop }: FindProps) {
         {heading && <p className={classes.turn}>{heading}</p>}
         <h1>{name}</h1>
         <p className={classes.soft}>
-          {[findTool(step.toolId)?.name, findPosition(step.positionId)?.name, pointWords(step)]
-            .filter(Boolean)
-            .join(' · ')}
+          {[...wayWords(step), pointWords(step)].filter(Boolean).join(' · ')}
         </p>
         {moveWords(state).map((words) => (
           <p key={words} className={classes.move}>
@@ -84,7 +82,7 @@ export function Find({ state, happen, onSkip, onStop }: FindProps) {
       <div className={classes.foot}>
         <p className={classes.aim}>
           Press to <strong>{step.grade}</strong> of 10, never above {ceiling}
-          {site && SENSITIVITY[site.sensitivity].ceilingGrade <= 3 ? ': lightly' : ''}.
+          {ceiling <= 3 ? ': lightly' : ''}.
         </p>
         <button
           type="button"

@@ -1,5 +1,4 @@
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
-import { type Routine } from '#core/routine';
 import { SKIP_REASONS, STOP_REASONS, type EventBody, type SessionState } from '#core/session';
 import { Choice } from '~/ui/practise/Choice';
 import { play } from '~/ui/practise/cues';
@@ -8,15 +7,10 @@ import { useAwake } from '~/ui/practise/useAwake';
 import { Closing, Finished, Stopped } from './Ending';
 import { Find } from './Find';
 import { Holding } from './Holding';
+import { type Led, SitesContext } from './led';
 import { Opening } from './Opening';
 import { remainingPlace } from './place';
 import classes from './practise.module.css';
-
-interface Version {
-  id: string;
-  number: number;
-  content: Routine;
-}
 
 const TICK_MS = 200;
 const now = () => Date.now();
@@ -35,7 +29,7 @@ function Run({
   therapistName,
 }: {
   device: Device;
-  version: Version;
+  version: Led;
   therapistName: string;
 }) {
   const { session, outbox } = device;
@@ -153,7 +147,7 @@ export function Guide({
   therapistName,
 }: {
   userId: string;
-  version: Version;
+  version: Led;
   therapistName: string;
 }) {
   const [device, setDevice] = useState<Device | null>(null);
@@ -173,5 +167,9 @@ export function Guide({
       </div>
     );
   }
-  return <Run device={device} version={version} therapistName={therapistName} />;
+  return (
+    <SitesContext value={version.sites}>
+      <Run device={device} version={version} therapistName={therapistName} />
+    </SitesContext>
+  );
 }

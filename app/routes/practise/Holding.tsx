@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react';
+import { isOpenEnded } from '#core/dosage';
 import {
   countInLeft,
   heldSeconds,
@@ -12,7 +13,7 @@ import { clockTime } from '~/ui/parts/words';
 import { play } from '~/ui/practise/cues';
 import { HoldDrawing } from '~/ui/practise/HoldDrawing';
 import { RatingPad } from '~/ui/practise/RatingPad';
-import { pointWords, presentPlace } from './place';
+import { pointWords, usePresentPlace } from './place';
 import { Progress } from './Progress';
 import classes from './practise.module.css';
 
@@ -36,7 +37,9 @@ function Clock({ state, now }: Pick<HoldingProps, 'state' | 'now'>) {
       return <>{clockTime(Math.ceil(restLeft(state, now)))}</>;
     case 'hold':
       return (
-        <>{clockTime(step?.dose.method === 'fade' ? Math.floor(held) : Math.ceil(limit - held))}</>
+        <>
+          {clockTime(step && isOpenEnded(step.dose) ? Math.floor(held) : Math.ceil(limit - held))}
+        </>
       );
     default:
       return null;
@@ -52,6 +55,21 @@ function sideWords(state: SessionState): [string, string] {
       return ['stay until it fades', `${clockTime(limitOf(state))} at most`];
     case 'sweep':
       return ['slowly, along the muscle', `to ${step.grade} of 10`];
+    case 'strokes':
+      return ['side to side', 'a coin’s width'];
+    case 'pin-and-glide':
+      return [
+        `bend slowly, ${step.dose.bends} times`,
+        `${step.dose.bendSeconds} s at the end of each`,
+      ];
+    case 'press-and-move':
+      return ['press and move slowly', 'never to the end'];
+    case 'pincer':
+      return ['pick up and hold', `at ${step.grade} of 10`];
+    case 'build-up':
+      return [`${step.leastSeconds} s is enough at first`, `${clockTime(limitOf(state))} at most`];
+    case 'brief':
+      return ['in, hold, out', `to ${step.grade} of 10`];
     default:
       return ['stay still', `at ${step?.grade ?? 0} of 10`];
   }
@@ -66,7 +84,7 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
     wasDue.current = due;
   }, [due]);
 
-  const present = presentPlace(state);
+  const present = usePresentPlace(state);
   if (!present) return null;
   const { step, name, ceiling } = present;
   const { phase } = state;

@@ -1,10 +1,21 @@
 import { Link } from 'react-router';
-import { findSite } from '#core/anatomy';
-import { findTool } from '#core/equipment';
-import { totalsOf, type Routine } from '#core/routine';
 import { openSound } from '~/ui/practise/cues';
 import { counted, minutesBand } from '~/ui/parts/words';
+import type { Led } from './led';
 import classes from './practise.module.css';
+
+/** What screening leaves out or lowers, each sentence once. */
+function limitWords({ steps, sites }: Led): string[] {
+  return [
+    ...new Set(
+      steps.flatMap(({ siteId, leftOut, limitedBy }) => {
+        const name = sites[siteId]?.plainName ?? siteId;
+        if (leftOut) return [`${name} is left out: ${leftOut}`];
+        return limitedBy ? [limitedBy] : [];
+      }),
+    ),
+  ];
+}
 
 /** Before a session: what it takes, what to heed, one start. */
 export function Opening({
@@ -12,33 +23,40 @@ export function Opening({
   therapistName,
   onStart,
 }: {
-  version: { content: Routine };
+  version: Led;
   therapistName: string;
   /** Absent while the device is being opened. */
   onStart?: () => void;
 }) {
-  const { content } = version;
-  const tools = [...new Set(content.items.map((item) => findTool(item.toolId)?.name ?? ''))].filter(
-    Boolean,
-  );
-  const places = content.items.map((item) => findSite(item.siteId)?.plainName ?? item.siteId);
+  const { siteIds, sites, tools, session } = version;
+  const limits = limitWords(version);
+  // What screening found rules out the whole of it: there is no session to start.
+  const nothing = version.steps.length > 0 && version.steps.every(({ leftOut }) => leftOut);
+  const places = siteIds.map((id) => sites[id]?.plainName ?? id);
   return (
     <>
       <header className={classes.top}>
         <Link to="/today" className={classes.back}>
           Back
         </Link>
-        <span>{counted(content.items.length, 'site')}</span>
+        <span>{counted(siteIds.length, 'site')}</span>
       </header>
       <div className={classes.body}>
         <h1 className={classes.minutes}>
-          {minutesBand(totalsOf(content).session)} <span>minutes</span>
+          {minutesBand(session)} <span>minutes</span>
         </h1>
         <ol className={classes.sites}>
           {places.map((place, index) => (
             <li key={`${place}:${index}`}>{place}</li>
           ))}
         </ol>
+        {limits.length > 0 && (
+          <ul className={classes.limits} aria-label="Because of what you answered">
+            {limits.map((says) => (
+              <li key={says}>{says}</li>
+            ))}
+          </ul>
+        )}
         <dl className={classes.facts}>
           <dt>Have ready</dt>
           <dd>{tools.join(', ')}</dd>
@@ -57,16 +75,18 @@ export function Opening({
         <button
           type="button"
           className={classes.main}
-          disabled={!onStart}
+          disabled={!onStart || nothing}
           onClick={() => {
             openSound();
             onStart?.();
           }}
         >
-          {onStart ? 'Start' : 'Opening'}
+          {nothing ? 'Nothing to do today' : onStart ? 'Start' : 'Opening'}
         </button>
         <p className={classes.small}>
-          Prescribed by {therapistName}. Unsure whether it is safe for you today? Leave it and ask.
+          {nothing
+            ? `Because of what you answered the whole routine rests. Speak to ${therapistName}: they see it too.`
+            : `Prescribed by ${therapistName}. Unsure whether it is safe for you today? Leave it and ask.`}
         </p>
       </div>
     </>

@@ -1,4 +1,4 @@
-import { type SessionState } from '#core/session';
+import type { SessionState } from '#core/session';
 import { minutesLeft } from './place';
 import classes from './practise.module.css';
 

@@ -1,7 +1,7 @@
 import { data } from 'react-router';
 import { act, enter, jsonOf, parse } from '~/door.server';
 import { batchSchema, recordEvents } from '~/services/practising.server';
-import { type Route } from './+types/events';
+import type { Route } from './+types/events';
 
 /** Takes what happened in a session from a client's device. */
 export async function action({ context, request }: Route.ActionArgs) {

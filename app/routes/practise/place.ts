@@ -1,22 +1,25 @@
-import { findSite, placeOf, SENSITIVITY, type Site } from '#core/anatomy';
+import { placeOf } from '#core/anatomy';
+import { methodOf } from '#core/dosage';
 import { placeKey, type HoldStep } from '#core/routine';
-import { type SessionState } from '#core/session';
+import type { SessionState } from '#core/session';
+import { type SiteWords, useSites } from './led';
 
 /** The hold the session stands at, with its site and the name of the place. */
-export function presentPlace(state: SessionState): {
+export function usePresentPlace(state: SessionState): {
   step: HoldStep;
-  site: Site | undefined;
+  site: SiteWords | undefined;
   name: string;
   ceiling: number;
 } | null {
+  const sites = useSites();
   const step = state.steps[state.stepIndex];
   if (!step) return null;
-  const site = findSite(step.siteId);
+  const site = sites[step.siteId];
   return {
     step,
     site,
     name: site ? placeOf(site, step.side) : step.siteId,
-    ceiling: site ? SENSITIVITY[site.sensitivity].ceilingGrade : step.grade,
+    ceiling: step.ceilingGrade,
   };
 }
 
@@ -29,9 +32,11 @@ export function remainingPlace(state: SessionState): number[] {
   return rest.slice(0, other === -1 ? rest.length : other).map((step) => step.index);
 }
 
+const ONE = { points: 'point', passes: 'pass', spots: 'spot' } as const;
+
 /** “point 2 of 3”, with the repetition where there are several. */
 export function pointWords(step: HoldStep): string {
-  const name = step.dose.method === 'sweep' ? 'pass' : 'point';
+  const name = ONE[methodOf(step.dose).pointsName];
   const point = step.points > 1 ? `${name} ${step.point} of ${step.points}` : '';
   const repetition = step.repetitions > 1 ? `time ${step.repetition} of ${step.repetitions}` : '';
   return [point, repetition].filter(Boolean).join(', ');

@@ -1,8 +1,10 @@
 import { Link } from 'react-router';
 import { enter, load } from '~/door.server';
 import { routineToPractise } from '~/services/practising.server';
-import { type Route } from './+types/practise';
+import { StopSign } from '~/ui/screening/StopSign';
+import type { Route } from './+types/practise';
 import { Guide } from './Guide';
+import { Opening } from './Opening';
 import classes from './practise.module.css';
 
 export const meta: Route.MetaFunction = () => [
@@ -19,7 +21,19 @@ export async function loader({ context, request }: Route.LoaderArgs) {
 export const shouldRevalidate = () => false;
 
 export default function Practise({ loaderData }: Route.ComponentProps) {
-  const { version, userId, therapistName } = loaderData;
+  const { version, userId, therapistName, stop } = loaderData;
+  if (stop) {
+    return (
+      <main className={classes.night} data-night>
+        <div className={classes.screen}>
+          <StopSign stop={stop} therapistName={therapistName} />
+          <Link to="/today" className={classes.quiet}>
+            Back
+          </Link>
+        </div>
+      </main>
+    );
+  }
   if (!version) {
     return (
       <main className={classes.night} data-night>
@@ -29,6 +43,16 @@ export default function Practise({ loaderData }: Route.ComponentProps) {
           <Link to="/today" className={classes.quiet}>
             Back
           </Link>
+        </div>
+      </main>
+    );
+  }
+  // What screening found leaves nothing of it: not even a session under way goes on.
+  if (version.steps.length > 0 && version.steps.every(({ leftOut }) => leftOut)) {
+    return (
+      <main className={classes.night} data-night>
+        <div className={classes.screen}>
+          <Opening version={version} therapistName={therapistName} />
         </div>
       </main>
     );

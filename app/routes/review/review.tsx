@@ -5,7 +5,7 @@ import { reviewOf, type Review as ReviewData } from '~/services/reviewing.server
 import { DropChart, rowName } from '~/ui/charts/DropChart';
 import { WeekBars } from '~/ui/charts/WeekBars';
 import { nearDay, shortDay } from '~/ui/parts/words';
-import { type Route } from './+types/review';
+import type { Route } from './+types/review';
 import classes from './review.module.css';
 
 export async function loader({ context, request, params }: Route.LoaderArgs) {

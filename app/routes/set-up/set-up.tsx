@@ -6,7 +6,7 @@ import { needsSetUp, setUpPractice, setUpSchema } from '~/services/accounts.serv
 import { Gate } from '~/ui/parts/Gate';
 import { Notice } from '~/ui/parts/Notice';
 import { TimeZoneSelect } from '~/ui/parts/TimeZoneSelect';
-import { type Route } from './+types/set-up';
+import type { Route } from './+types/set-up';
 import classes from '../sign-in/sign-in.module.css';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Set up · Entspann' }];

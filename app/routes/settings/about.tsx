@@ -49,8 +49,9 @@ export default function About() {
         <p>
           A licensed practitioner decides what is prescribed, under the law, the professional code
           and the scope of practice of the place where they work. Where those say otherwise than
-          Entspann, they are right. In this edition screening, mapping and measuring are still done
-          on paper: do them before you plan.
+          Entspann, they are right. The screening is an interview and not an examination: a red flag
+          stops the plan, and somebody has to look in person. Measured figures carry their error.
+          Loads and pressures are estimates with a band; order and ratio are what to go by.
         </p>
       </section>
       <section>

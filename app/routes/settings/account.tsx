@@ -11,7 +11,7 @@ import {
 import { Notice } from '~/ui/parts/Notice';
 import { devicesOf } from '~/services/practice.server';
 import { nearDay } from '~/ui/parts/words';
-import { type Route } from './+types/account';
+import type { Route } from './+types/account';
 import classes from './settings.module.css';
 import fields from '~/ui/parts/ClientFields.module.css';
 

@@ -13,7 +13,7 @@ import { found } from '~/services/refusal.server';
 import { Notice } from '~/ui/parts/Notice';
 import { TimeZoneSelect } from '~/ui/parts/TimeZoneSelect';
 import { shortDay } from '~/ui/parts/words';
-import { type Route } from './+types/practice';
+import type { Route } from './+types/practice';
 import classes from './settings.module.css';
 
 export async function loader({ context, request }: Route.LoaderArgs) {
@@ -24,6 +24,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
       name: who.practiceName,
       timeZone: who.timeZone,
       quietAfterDays: who.quietAfterDays,
+      rescreenAfterDays: who.rescreenAfterDays,
     },
     people: await practicePeople(setting, who),
   };
@@ -83,6 +84,13 @@ function Owner({
           inputMode="numeric"
           defaultValue={practice.quietAfterDays}
           error={refused?.fields.quietAfterDays}
+        />
+        <TextInput
+          name="rescreenAfterDays"
+          label="Days until the screening is asked again"
+          inputMode="numeric"
+          defaultValue={practice.rescreenAfterDays}
+          error={refused?.fields.rescreenAfterDays}
         />
         <Button type="submit">Save</Button>
       </Form>

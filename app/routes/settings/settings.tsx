@@ -2,7 +2,7 @@ import { NavLink, Outlet } from 'react-router';
 import { enter, homeOf } from '~/door.server';
 import { ClientSearch } from '~/ui/search/ClientSearch';
 import { Shell } from '~/ui/shell/Shell';
-import { type Route } from './+types/settings';
+import type { Route } from './+types/settings';
 import classes from './settings.module.css';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Settings · Entspann' }];

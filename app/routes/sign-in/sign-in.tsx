@@ -11,7 +11,7 @@ import {
 import { Gate } from '~/ui/parts/Gate';
 import { Notice } from '~/ui/parts/Notice';
 import { z } from 'zod';
-import { type Route } from './+types/sign-in';
+import type { Route } from './+types/sign-in';
 import classes from './sign-in.module.css';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Sign in · Entspann' }];

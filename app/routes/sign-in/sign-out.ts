@@ -2,7 +2,7 @@ import { redirect } from 'react-router';
 import { settingContext } from '~/context.server';
 import { cookieFor, tokenOf } from '~/door.server';
 import { signOut } from '~/services/accounts.server';
-import { type Route } from './+types/sign-out';
+import type { Route } from './+types/sign-out';
 
 export const loader = () => redirect('/');
 

@@ -1,6 +1,6 @@
 import { enter } from '~/door.server';
 import { findClients } from '~/services/clientFile.server';
-import { type Route } from './+types/find';
+import type { Route } from './+types/find';
 
 export async function loader({ context, request }: Route.LoaderArgs) {
   const { setting, who } = enter(context, request, 'staff');

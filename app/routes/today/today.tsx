@@ -9,8 +9,9 @@ import { Notice } from '~/ui/parts/Notice';
 import { WeekKnots } from '~/ui/parts/WeekKnots';
 import { minutesBand, nearDay } from '~/ui/parts/words';
 import { countWords, doseWords } from '~/ui/plan/doseWords';
+import { StopSign } from '~/ui/screening/StopSign';
 import { Strip } from '~/ui/strip/Strip';
-import { type Route } from './+types/today';
+import type { Route } from './+types/today';
 import classes from './today.module.css';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Today · Entspann' }];
@@ -70,9 +71,25 @@ function heldBack(last: Start['last']) {
 export default function Today({ loaderData }: Route.ComponentProps) {
   const { version, therapistName, today, nextVisit, doneThisWeek, askedThisWeek, last } =
     loaderData;
+  const { stop, answered, asksHome } = loaderData;
+  if (stop) {
+    return (
+      <div className={classes.page}>
+        <StopSign stop={stop} therapistName={therapistName} />
+        <Sessions last={last} today={today} />
+      </div>
+    );
+  }
+  const asks = !answered && (
+    <p className={classes.ask}>
+      <Link to="/answers">A few questions before you begin</Link>: two minutes, so that{' '}
+      {therapistName} knows what is safe for you.
+    </p>
+  );
   if (!version) {
     return (
       <div className={classes.page}>
+        {asks}
         <h1>No routine yet</h1>
         <p className={classes.soft}>
           {therapistName} has not issued a routine for you. It appears here as soon as it is ready.
@@ -87,6 +104,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
   const doneToday = last.some((session) => session.day === today && session.counts);
   return (
     <div className={classes.page}>
+      {asks}
       {held && (
         <Notice>
           <p>
@@ -121,6 +139,19 @@ export default function Today({ loaderData }: Route.ComponentProps) {
         <RoutineList routine={content} />
       </section>
       <Sessions last={last} today={today} />
+      <ul className={classes.more}>
+        <li>
+          <Link to="/points">A new tender place</Link>
+        </li>
+        {asksHome && (
+          <li>
+            <Link to="/measures">Home measures</Link>
+          </li>
+        )}
+        <li>
+          <Link to="/answers">Something about my health has changed</Link>
+        </li>
+      </ul>
       <p className={classes.soft}>
         {nextVisit ? `Next visit ${nearDay(nextVisit, today)}. ` : ''}Numb, dizzy, or a pain that
         shoots or stays: stop, and see someone in person.{' '}

@@ -1,4 +1,6 @@
-import { type CourseId } from '#core/simulation';
+import type { SurfaceId } from '#core/equipment';
+import type { ConditionId } from '#core/screening';
+import type { CourseId } from '#core/simulation';
 
 /** Invented people of an invented harbour town; any likeness to anybody is chance. */
 export const PRACTICE = { name: 'Sandholm Quay Practice', timeZone: 'Europe/Copenhagen' };
@@ -21,6 +23,18 @@ export interface DemoClient {
   timesPerWeek: number;
   message: string;
   notes: string;
+  body: { massKilograms: number; statureMetres: number } | null;
+  tools: readonly string[];
+  places: readonly SurfaceId[];
+  screening: readonly ConditionId[];
+  /** What was written at the first visits, in order. */
+  visitNotes: readonly string[];
+  /** What the client has answered alone since, beyond the screening; not confirmed yet. */
+  answersAlone?: readonly ConditionId[];
+  /** A test the client does at home. */
+  asksHome?: { testId: string; when: 'each session' | 'weekly' };
+  timesOfDay: readonly string[];
+  helperAtHome: boolean | null;
   /** Days from today to the next visit; null for none set. */
   nextVisitIn: number | null;
   /** What the second version changed, after four weeks; null when there was none. */
@@ -32,8 +46,8 @@ export interface DemoSite {
   method?: 'timed' | 'fade' | 'sweep';
   grade?: number;
   points?: number;
-  /** Index among the site's setups. */
-  setup?: number;
+  /** The way it is reached: tool and posture; the gentlest when absent. */
+  by?: readonly [toolId: string, positionId: string];
 }
 
 export const CLIENTS: readonly DemoClient[] = [
@@ -46,7 +60,7 @@ export const CLIENTS: readonly DemoClient[] = [
     minutesPerDay: 14,
     affectedSide: 'left',
     sites: [
-      { siteId: 'side-low-back', method: 'fade', setup: 1 },
+      { siteId: 'side-low-back', method: 'fade', by: ['tennis-ball', 'lying-back'] },
       { siteId: 'below-ridge', method: 'timed', grade: 4 },
       { siteId: 'deep-buttock', method: 'timed', grade: 3 },
     ],
@@ -54,12 +68,23 @@ export const CLIENTS: readonly DemoClient[] = [
     message:
       'After the get-out, before your shower is soon enough. Let the ball do it; do not push.',
     notes: 'Hauls on the left. Back at full rig from the new season.',
+    body: { massKilograms: 78, statureMetres: 1.81 },
+    tools: ['tennis-ball', 'sock-ball', 'firm-ball', 'foam-roller', 'hook-cane'],
+    places: ['wall', 'hard-floor', 'mat', 'chair', 'door-frame'],
+    screening: [],
+    visitNotes: [
+      'Left low back since the winter get-in; worst on the third turn of the hauling line.',
+      'Sleeps through. Left buttock lets go faster than the back.',
+      'Hauls again at half rig. Keep the order: ridge, back, buttock.',
+    ],
+    timesOfDay: ['evening'],
+    helperAtHome: true,
     nextVisitIn: 0,
     second: {
       reason:
         'Low back falls within the session and over the weeks; one more point, pressure unchanged.',
       sites: [
-        { siteId: 'side-low-back', method: 'fade', points: 2, setup: 1 },
+        { siteId: 'side-low-back', method: 'fade', points: 2, by: ['tennis-ball', 'lying-back'] },
         { siteId: 'below-ridge', method: 'timed', grade: 4 },
         { siteId: 'deep-buttock', method: 'timed', grade: 3 },
       ],
@@ -75,18 +100,28 @@ export const CLIENTS: readonly DemoClient[] = [
     affectedSide: 'right',
     sites: [
       { siteId: 'shoulder-ridge', method: 'timed', grade: 4 },
-      { siteId: 'thumb-base', method: 'timed', grade: 3 },
+      { siteId: 'thumb-base', method: 'timed', grade: 3, by: ['tennis-ball', 'seated'] },
       { siteId: 'neck-groove', method: 'timed', grade: 3 },
     ],
     timesPerWeek: 5,
     message: 'Right after you put the shears down at noon.',
     notes: 'Cuts twelve hours before openings.',
+    body: { massKilograms: 64, statureMetres: 1.68 },
+    tools: ['tennis-ball', 'hook-cane'],
+    places: ['wall', 'chair', 'table'],
+    screening: ['tired-hands'],
+    visitNotes: [
+      'Shears on the right, eight hours at the table. Thumb tires before the shoulder.',
+      'Table raised by a hand; thumb quieter.',
+    ],
+    timesOfDay: ['midday', 'evening'],
+    helperAtHome: false,
     nextVisitIn: 3,
     second: {
       reason: 'Ridge settles well; thumb a grade lower, it was sore in the mornings.',
       sites: [
         { siteId: 'shoulder-ridge', method: 'fade', grade: 4 },
-        { siteId: 'thumb-base', method: 'timed', grade: 2 },
+        { siteId: 'thumb-base', method: 'timed', grade: 2, by: ['tennis-ball', 'seated'] },
         { siteId: 'neck-groove', method: 'timed', grade: 3 },
       ],
     },
@@ -107,6 +142,16 @@ export const CLIENTS: readonly DemoClient[] = [
     timesPerWeek: 7,
     message: 'Less than you think. If you hold your breath it is too much.',
     notes: 'Presses hard by temperament; arms overhead all evening.',
+    body: { massKilograms: 82, statureMetres: 1.86 },
+    tools: ['tennis-ball', 'sock-ball', 'double-ball', 'hook-cane', 'firm-ball'],
+    places: ['wall', 'mat', 'chair', 'table'],
+    screening: [],
+    visitNotes: [
+      'Arms up for the whole second act. Presses hard because it is over sooner.',
+      'Showed the scale: what four feels like.',
+    ],
+    timesOfDay: ['evening'],
+    helperAtHome: null,
     nextVisitIn: 1,
     second: null,
   },
@@ -125,6 +170,17 @@ export const CLIENTS: readonly DemoClient[] = [
     timesPerWeek: 5,
     message: 'After rehearsal, sticks away first.',
     notes: 'No change in the second month: look at the stool height again.',
+    body: { massKilograms: 71, statureMetres: 1.74 },
+    tools: ['sock-ball', 'tennis-ball'],
+    places: ['wall', 'hard-floor', 'chair'],
+    screening: [],
+    visitNotes: [
+      'Left shoulder on the big drums.',
+      'No change in three weeks: look at the set-up of the drums before more pressure.',
+    ],
+    timesOfDay: ['afternoon'],
+    helperAtHome: false,
+    asksHome: { testId: 'shoulder-overhead', when: 'weekly' },
     nextVisitIn: 6,
     second: {
       reason: 'Nothing moves: same dose two more weeks while the stool is changed.',
@@ -144,11 +200,18 @@ export const CLIENTS: readonly DemoClient[] = [
     affectedSide: null,
     sites: [
       { siteId: 'side-low-back', method: 'timed', grade: 4 },
-      { siteId: 'middle-quad', method: 'sweep', grade: 4, setup: 1 },
+      { siteId: 'middle-quad', method: 'sweep', grade: 4, by: ['foam-roller', 'lying-front'] },
     ],
     timesPerWeek: 5,
     message: 'On the workshop mat, when the saw has been switched off.',
     notes: '',
+    body: null,
+    tools: ['tennis-ball', 'foam-roller'],
+    places: ['wall', 'mat', 'chair', 'table'],
+    screening: ['no-bending'],
+    visitNotes: ['Kneels to the floor cloth all morning.'],
+    timesOfDay: ['evening'],
+    helperAtHome: true,
     nextVisitIn: null,
     second: null,
   },
@@ -168,6 +231,18 @@ export const CLIENTS: readonly DemoClient[] = [
     timesPerWeek: 7,
     message: 'Once in the evening. Sit a moment afterwards.',
     notes: 'Headaches by Friday, fewer lately.',
+    body: { massKilograms: 58, statureMetres: 1.63 },
+    tools: ['hook-cane', 'tennis-ball'],
+    places: ['chair', 'table', 'mattress', 'mat'],
+    screening: [],
+    visitNotes: [
+      'Neck bent over the block. Turns to the left barely past the shoulder.',
+      'Turns further; hands begin to ache at the knotting.',
+    ],
+    timesOfDay: ['midday'],
+    helperAtHome: false,
+    answersAlone: ['tired-hands'],
+    asksHome: { testId: 'neck-turn', when: 'weekly' },
     nextVisitIn: 2,
     second: {
       reason: 'Skull base fades sooner; a little longer allowed, pressure unchanged.',
@@ -186,12 +261,19 @@ export const CLIENTS: readonly DemoClient[] = [
     minutesPerDay: 6,
     affectedSide: null,
     sites: [
-      { siteId: 'breastbone', method: 'timed', grade: 2 },
+      { siteId: 'breastbone', method: 'timed', grade: 2, by: ['fingers', 'seated'] },
       { siteId: 'neck-groove', method: 'timed', grade: 3 },
     ],
     timesPerWeek: 7,
     message: 'In the interval, in the green room.',
     notes: 'Sits folded in the box for three hours.',
+    body: { massKilograms: 69, statureMetres: 1.77 },
+    tools: ['hook-cane'],
+    places: ['chair', 'wall'],
+    screening: ['no-floor', 'balance'],
+    visitNotes: ['Sits in the box three hours a night. Not down to the floor.'],
+    timesOfDay: ['morning', 'midday'],
+    helperAtHome: null,
     nextVisitIn: 9,
     second: null,
   },
@@ -210,6 +292,13 @@ export const CLIENTS: readonly DemoClient[] = [
     timesPerWeek: 5,
     message: 'Warm from the vats is a good time.',
     notes: '',
+    body: { massKilograms: 66, statureMetres: 1.7 },
+    tools: ['tennis-ball', 'hook-cane', 'large-ball'],
+    places: ['wall', 'mat', 'mattress', 'chair'],
+    screening: [],
+    visitNotes: ['Lifts wet cloth on the left.'],
+    timesOfDay: ['evening'],
+    helperAtHome: false,
     nextVisitIn: 12,
     second: null,
   },
@@ -222,22 +311,51 @@ export const CLIENTS: readonly DemoClient[] = [
     minutesPerDay: 20,
     affectedSide: 'right',
     sites: [
-      { siteId: 'middle-quad', method: 'sweep', grade: 5, setup: 1 },
-      { siteId: 'middle-quad', method: 'timed', grade: 5, points: 2, setup: 1 },
+      { siteId: 'middle-quad', method: 'sweep', grade: 5, by: ['foam-roller', 'lying-front'] },
+      {
+        siteId: 'middle-quad',
+        method: 'timed',
+        grade: 5,
+        points: 2,
+        by: ['foam-roller', 'lying-front'],
+      },
       { siteId: 'deep-buttock', method: 'fade', grade: 4 },
-      { siteId: 'side-low-back', method: 'fade', grade: 4, setup: 1 },
+      { siteId: 'side-low-back', method: 'fade', grade: 4, by: ['tennis-ball', 'lying-back'] },
     ],
     timesPerWeek: 6,
     message: 'After class, never before a jump.',
     notes: 'Second cast until the new year.',
+    body: { massKilograms: 73, statureMetres: 1.79 },
+    tools: [
+      'foam-roller',
+      'slim-roller',
+      'tennis-ball',
+      'racquet-ball',
+      'firm-ball',
+      'stick-roller',
+    ],
+    places: ['wall', 'hard-floor', 'mat', 'chair'],
+    screening: [],
+    visitNotes: [
+      'Right hip after the tour; thigh tight in front.',
+      'Edge of the bed: thigh sinks when the knee is straightened.',
+    ],
+    timesOfDay: ['afternoon', 'evening'],
+    helperAtHome: true,
     nextVisitIn: 5,
     second: {
       reason: 'Thigh takes it well; hold a grade lower on the buttock after the long run.',
       sites: [
-        { siteId: 'middle-quad', method: 'sweep', grade: 5, setup: 1 },
-        { siteId: 'middle-quad', method: 'timed', grade: 5, points: 3, setup: 1 },
+        { siteId: 'middle-quad', method: 'sweep', grade: 5, by: ['foam-roller', 'lying-front'] },
+        {
+          siteId: 'middle-quad',
+          method: 'timed',
+          grade: 5,
+          points: 3,
+          by: ['foam-roller', 'lying-front'],
+        },
         { siteId: 'deep-buttock', method: 'fade', grade: 3 },
-        { siteId: 'side-low-back', method: 'fade', grade: 4, setup: 1 },
+        { siteId: 'side-low-back', method: 'fade', grade: 4, by: ['tennis-ball', 'lying-back'] },
       ],
     },
   },
@@ -256,6 +374,13 @@ export const CLIENTS: readonly DemoClient[] = [
     timesPerWeek: 5,
     message: 'When you are down from the loft and warm again.',
     notes: 'Works with the head turned to the left for hours.',
+    body: null,
+    tools: ['hook-cane', 'sock-ball'],
+    places: ['wall', 'mattress', 'chair'],
+    screening: ['no-overhead'],
+    visitNotes: ['Head back under the pipes for hours. Arms overhead go numb: not at home.'],
+    timesOfDay: ['evening'],
+    helperAtHome: null,
     nextVisitIn: 0,
     second: null,
   },

@@ -5,7 +5,7 @@ import { begin, replay, summarise } from '#core/session';
 import { chanceFrom, simulate, type SimulatedSession } from '#core/simulation';
 import { eq, sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
-import { type Database } from '~/db/open.server';
+import type { Database } from '~/db/open.server';
 import {
   client,
   practice,
@@ -16,6 +16,7 @@ import {
   user,
 } from '~/db/schema.server';
 import { hashPassword } from '../secret.server';
+import { seedVisits } from './firstVisits.server';
 import { CLIENTS, PRACTICE, STAFF, type DemoClient, type DemoSite } from './people';
 
 /** What every demo person signs in with. Demo data only. */
@@ -40,7 +41,11 @@ function routineOf(person: DemoClient, sites: readonly DemoSite[], newId: () => 
       const site = findSite(wish.siteId);
       if (!site) throw new RangeError(`The demo names an unknown site: ${wish.siteId}.`);
       const item = newItem(site, newId(), person.affectedSide);
-      const setup = site.setups[wish.setup ?? 0] ?? site.setups[0];
+      const setup = wish.by
+        ? site.setups.find(
+            ({ toolId, positionId }) => toolId === wish.by?.[0] && positionId === wish.by[1],
+          )
+        : site.setups[0];
       return {
         ...item,
         ...(setup && {
@@ -139,6 +144,13 @@ async function seedClient(
     affectedSide: person.affectedSide,
     nextVisit: person.nextVisitIn === null ? null : addDays(today, person.nextVisitIn),
     notes: person.notes,
+    massKilograms: person.body?.massKilograms ?? null,
+    statureMetres: person.body?.statureMetres ?? null,
+    tools: [...person.tools],
+    places: [...person.places],
+    timesOfDay: [...person.timesOfDay],
+    helperAtHome: person.helperAtHome,
+    homeMeasures: person.asksHome ? [person.asksHome] : [],
     createdAt: new Date(at),
   });
   await tx.insert(routine).values({ id: routineId, clientId, createdAt: new Date(at) });
@@ -180,6 +192,16 @@ async function seedClient(
     })),
   );
   await insertInParts(events, (part) => tx.insert(sessionEvent).values(part));
+  await seedVisits({
+    tx,
+    person,
+    clientId,
+    userId,
+    therapistId,
+    newId,
+    chance: chanceFrom(person.seed + 7),
+    from,
+  });
 }
 
 /**

@@ -1,14 +1,16 @@
-import { type Database } from '~/db/open.server';
+import type { Database } from '~/db/open.server';
 import { practice, user } from '~/db/schema.server';
 import { expand, type Routine } from '#core/routine';
 import { chanceFrom, practiseOnce } from '#core/simulation';
 import { itemFor, routineWith, timed } from '#core/examples';
+import { INTERVIEW, noneOf, reply, type ConditionId, type Reply } from '#core/screening';
 import { v7 as uuid } from 'uuid';
 import { openSignIn, principalOf, setUpPractice } from '../accounts.server';
 import { addClient, clientSchema } from '../clientFile.server';
 import { invite, join } from '../invitations.server';
 import { issue } from '../planning.server';
-import { type Principal, type Setting } from '../setting.server';
+import { recordInterview } from '../screening.server';
+import type { Principal, Setting } from '../setting.server';
 
 export const NOW = new Date('2026-03-10T17:00:00Z');
 export const PASS_PHRASE = 'lantern on the quay';
@@ -117,6 +119,22 @@ export async function issueTo(
     content,
   });
   return versionId;
+}
+
+/** Screens a client: yes to these, no to all the rest. */
+export async function screened(
+  setting: Setting,
+  who: Principal,
+  clientId: string,
+  ...conditions: ConditionId[]
+): Promise<void> {
+  const yes = conditions.map((id) => ({
+    ...reply(id, 'yes'),
+    sides: ['left' as const],
+    regions: ['arm' as const],
+  }));
+  const replies = INTERVIEW.reduce<Reply[]>((before, group) => noneOf(before, group), yes);
+  await recordInterview(setting, who, clientId, { id: uuid(), replies });
 }
 
 let seed = 0;

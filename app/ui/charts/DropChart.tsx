@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { useElementSize } from '@mantine/hooks';
 import { findSite, placeOf } from '#core/anatomy';
-import { type DropRow, type Stroke } from '#core/trend';
+import type { DropRow, Stroke } from '#core/trend';
 import { counted, shortDay } from '../parts/words';
 import { tendernessFill } from '../theme/tenderness';
 import classes from './DropChart.module.css';

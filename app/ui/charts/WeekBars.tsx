@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale';
-import { type WeekCount } from '#core/trend';
+import type { WeekCount } from '#core/trend';
 import { shortDay } from '../parts/words';
 import classes from './WeekBars.module.css';
 

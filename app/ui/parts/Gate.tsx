@@ -1,4 +1,4 @@
-import { type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import classes from './Gate.module.css';
 import { Wordmark } from './Wordmark';
 

@@ -1,4 +1,4 @@
-import { type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import classes from './Notice.module.css';
 
 /** A sentence that needs attention, announced when it appears. */

@@ -1,4 +1,4 @@
-import { type Finding } from '#core/knowledge';
+import type { Finding } from '#core/knowledge';
 import classes from './Findings.module.css';
 
 const SOURCE = {

@@ -1,12 +1,14 @@
 import { Select, Textarea } from '@mantine/core';
-import { type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { findSite, SENSITIVITY, type Site } from '#core/anatomy';
 import { METHODS, type Dose, type MethodId } from '#core/dosage';
-import { findPosition, findTool } from '#core/equipment';
+import { findTool, servesMethod, SURFACES } from '#core/equipment';
+import { adjustmentsAt, findPosture } from '#core/loading';
 import { LIMITS, type RoutineItem, type SidesChoice } from '#core/routine';
 import { clockTime } from '../parts/words';
 import classes from './ItemEditor.module.css';
 import { parseCount, parseSeconds } from './parseNumber';
+import { setupChange } from './planState';
 import { TypedNumber } from './TypedNumber';
 
 interface EditorProps {
@@ -93,6 +95,10 @@ function DoseFields({
   const cap = `cap ${clockTime(site.capSeconds)} a side`;
   switch (dose.method) {
     case 'timed':
+    case 'strokes':
+    case 'brief':
+    case 'press-and-move':
+    case 'pincer':
       return (
         <Seconds
           label="hold"
@@ -123,6 +129,51 @@ function DoseFields({
             value={dose.capSeconds}
             beside={`s, ${cap}`}
             onValue={(capSeconds) => onDose({ ...dose, capSeconds })}
+            onTrouble={onTrouble}
+          />
+        </>
+      );
+    case 'build-up':
+      return (
+        <>
+          <Seconds
+            label="at first"
+            name="The first hold time"
+            field="least"
+            value={dose.fromSeconds}
+            beside="s"
+            onValue={(fromSeconds) => onDose({ ...dose, fromSeconds })}
+            onTrouble={onTrouble}
+          />
+          <Seconds
+            label="later up to"
+            name="The later hold time"
+            field="most"
+            value={dose.toSeconds}
+            beside={`s, ${cap}`}
+            onValue={(toSeconds) => onDose({ ...dose, toSeconds })}
+            onTrouble={onTrouble}
+          />
+        </>
+      );
+    case 'pin-and-glide':
+      return (
+        <>
+          <TypedNumber
+            label="bends"
+            value={dose.bends}
+            beside="slow ones"
+            parse={(text) => parseCount(text, { name: 'Bends', least: 1, most: 30 })}
+            onValue={(bends) => onDose({ ...dose, bends })}
+            onTrouble={(says) => onTrouble('least', says)}
+          />
+          <Seconds
+            label="at each end"
+            name="The time at the end of a bend"
+            field="most"
+            value={dose.bendSeconds}
+            beside="s"
+            onValue={(bendSeconds) => onDose({ ...dose, bendSeconds })}
             onTrouble={onTrouble}
           />
         </>
@@ -174,7 +225,10 @@ function SideFields({ item, onChange }: Pick<EditorProps, 'item' | 'onChange'>) 
   );
 }
 
-function SetupSelect({
+const usual = 'usual';
+
+/** What the tool is pressed against and how weight is taken off or added; each alone, by name. */
+function SetupSelects({
   item,
   site,
   onChange,
@@ -185,27 +239,49 @@ function SetupSelect({
 }) {
   const key = (setup: { toolId: string; positionId: string }) =>
     `${setup.toolId}|${setup.positionId}`;
+  const tool = findTool(item.toolId);
+  const posture = findPosture(item.positionId);
+  const served = site.setups.filter(({ toolId }) => {
+    const one = findTool(toolId);
+    return one !== undefined && servesMethod(one, item.dose.method);
+  });
   return (
-    <Select
-      label="Tool and position"
-      allowDeselect={false}
-      value={key(item)}
-      data={site.setups.map((setup) => ({
-        value: key(setup),
-        label: `${findTool(setup.toolId)?.name ?? setup.toolId}, ${findPosition(setup.positionId)?.name ?? setup.positionId}`,
-      }))}
-      onChange={(chosen) => {
-        const setup = site.setups.find((one) => key(one) === chosen);
-        if (!setup) return;
-        // Words the therapist wrote stay; words that came with the setup go with it.
-        const own = !site.setups.some((one) => one.how === item.instructions);
-        onChange({
-          toolId: setup.toolId,
-          positionId: setup.positionId,
-          ...(own ? {} : { instructions: setup.how }),
-        });
-      }}
-    />
+    <div className={classes.setup}>
+      <Select
+        label="Tool and position"
+        allowDeselect={false}
+        value={key(item)}
+        data={served.map((setup) => ({
+          value: key(setup),
+          label: `${findTool(setup.toolId)?.name ?? setup.toolId}, ${findPosture(setup.positionId)?.name ?? setup.positionId}`,
+        }))}
+        onChange={(chosen) => {
+          const setup = served.find((one) => key(one) === chosen);
+          if (setup) onChange(setupChange(site, item, setup));
+        }}
+      />
+      {tool?.drive === 'body' && posture && posture.surfaces.length > 1 && (
+        <Select
+          label="Against"
+          allowDeselect={false}
+          value={item.surfaceId ?? posture.surfaces[0] ?? null}
+          data={posture.surfaces.map((id) => ({ value: id, label: SURFACES[id].name }))}
+          onChange={(surfaceId) => onChange({ surfaceId })}
+        />
+      )}
+      {tool && posture && (
+        <Select
+          label="Less or more"
+          allowDeselect={false}
+          value={item.adjustmentId ?? usual}
+          data={adjustmentsAt(site.id, tool, posture).map(({ id, name }) => ({
+            value: id,
+            label: name,
+          }))}
+          onChange={(id) => onChange({ adjustmentId: id === usual ? null : id })}
+        />
+      )}
+    </div>
   );
 }
 
@@ -301,7 +377,7 @@ export function ItemEditor({ item, onChange, onMethod, onTrouble, onRemove }: Ed
           <SideFields item={item} onChange={onChange} />
         </div>
       )}
-      <SetupSelect item={item} site={site} onChange={onChange} />
+      <SetupSelects item={item} site={site} onChange={onChange} />
       <Textarea
         label="In words, for the client"
         autosize

@@ -15,7 +15,7 @@ import {
 import { CSS } from '@dnd-kit/utilities';
 import { useEffect, useRef } from 'react';
 import { findSite } from '#core/anatomy';
-import { type RoutineItem } from '#core/routine';
+import type { RoutineItem } from '#core/routine';
 import { countWords, doseWords } from './doseWords';
 import classes from './ItemList.module.css';
 

@@ -1,4 +1,4 @@
-import { type Totals } from '#core/routine';
+import { type Totals, withTests } from '#core/routine';
 import { clockBand } from '../parts/words';
 import classes from './Sums.module.css';
 
@@ -7,6 +7,9 @@ const SIDES = [
   { side: 'right', name: 'right' },
   { side: 'mid', name: 'middle' },
 ] as const;
+
+/** One or two are usual. */
+const TESTS = 2;
 
 /** What the routine adds up to, by side, a session and a week. */
 export function Sums({ totals, minutesPerDay }: { totals: Totals; minutesPerDay: number | null }) {
@@ -45,6 +48,11 @@ export function Sums({ totals, minutesPerDay }: { totals: Totals; minutesPerDay:
           </tbody>
         </table>
       )}
+      <p className={classes.also}>
+        {clockBand(withTests(totals.session, TESTS))} with two movement tests before and after.
+        {totals.affectedShare !== null &&
+          ` The affected side gets ${Math.round(totals.affectedShare * 100)} % of the contact.`}
+      </p>
     </section>
   );
 }

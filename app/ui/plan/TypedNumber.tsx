@@ -1,5 +1,5 @@
 import { useId, useState } from 'react';
-import { type Parsed } from './parseNumber';
+import type { Parsed } from './parseNumber';
 import classes from './TypedNumber.module.css';
 
 /**

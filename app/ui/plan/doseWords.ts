@@ -1,28 +1,76 @@
-import { METHODS } from '#core/dosage';
-import { type RoutineItem } from '#core/routine';
+import { type Dose, METHODS, methodOf } from '#core/dosage';
+import { findSurface, findTool } from '#core/equipment';
+import { adjustmentFor, findPosture } from '#core/loading';
+import type { RoutineItem } from '#core/routine';
 import { clockTime, counted } from '../parts/words';
 
+const ONE = { points: 'point', passes: 'pass', spots: 'spot' } as const;
+
 /** The dose of one line in a few words: “until it fades, 0:20–1:30”. */
-export function doseWords(item: RoutineItem): string {
-  const { dose } = item;
+export const doseWords = (item: RoutineItem): string => doseText(item.dose);
+
+/** The figures of a dose alone: “0:20–1:30”, “12 bends of 3 s”. */
+export function doseFigures(dose: Dose): string {
+  switch (dose.method) {
+    case 'fade':
+      return `${clockTime(dose.minSeconds)}–${clockTime(dose.capSeconds)}`;
+    case 'sweep':
+      return clockTime(dose.sweepSeconds);
+    case 'build-up':
+      return `${clockTime(dose.fromSeconds)} to ${clockTime(dose.toSeconds)}`;
+    case 'pin-and-glide':
+      return `${dose.bends} bends of ${dose.bendSeconds} s`;
+    case 'timed':
+    case 'strokes':
+    case 'brief':
+    case 'press-and-move':
+    case 'pincer':
+      return clockTime(dose.holdSeconds);
+  }
+}
+
+/** A dose in a few words. */
+export function doseText(dose: Dose): string {
+  const figures = doseFigures(dose);
   switch (dose.method) {
     case 'timed':
-      return `hold ${clockTime(dose.holdSeconds)}`;
+      return `hold ${figures}`;
     case 'fade':
-      return `${METHODS.fade.name}, ${clockTime(dose.minSeconds)}–${clockTime(dose.capSeconds)}`;
-    case 'sweep':
-      return `sweep ${clockTime(dose.sweepSeconds)}`;
+      return `${METHODS.fade.name}, ${figures}`;
+    case 'pin-and-glide':
+      return figures;
+    default:
+      return `${METHODS[dose.method].name} ${figures}`;
   }
 }
 
 /** How often on which sides: “2 points a side, +1 left”. */
 export function countWords(item: RoutineItem): string {
-  const each = item.dose.method === 'sweep' ? 'pass' : 'point';
-  const points = counted(item.points, each, each === 'pass' ? 'passes' : 'points');
+  const many = methodOf(item.dose).pointsName;
+  const points = counted(item.points, ONE[many], many);
   const times = item.repetitions > 1 ? ` × ${item.repetitions}` : '';
   const where =
     item.sides === 'both' ? ' a side' : item.sides === 'mid' ? '' : `, ${item.sides} only`;
   const extra =
     item.extraPoints > 0 && item.affectedSide ? `, +${item.extraPoints} ${item.affectedSide}` : '';
   return `${points}${times}${where}${extra}`;
+}
+
+/** How a site is reached, in words: tool, posture, and what differs from the usual. */
+export function wayWords({
+  toolId,
+  positionId,
+  surfaceId,
+  adjustmentId,
+}: Pick<RoutineItem, 'toolId' | 'positionId' | 'surfaceId' | 'adjustmentId'>): string[] {
+  const tool = findTool(toolId);
+  const posture = findPosture(positionId);
+  const surface = surfaceId !== null && tool?.drive === 'body' ? findSurface(surfaceId) : undefined;
+  const adjustment =
+    adjustmentId !== null && tool && posture
+      ? adjustmentFor(tool, posture, adjustmentId)
+      : undefined;
+  return [tool?.name, posture?.name, surface && `on ${surface.name}`, adjustment?.name].filter(
+    (words) => words !== undefined,
+  );
 }

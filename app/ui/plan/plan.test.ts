@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { SITES } from '#core/anatomy';
+import { WORKABLE_SITES } from '#core/anatomy';
 import { itemFor, routineWith } from '#core/examples';
 import { parseCount, parseSeconds } from './parseNumber';
 import { EMPTY_ROUTINE, plan, startOf, type PlanAction } from './planState';
@@ -100,7 +100,7 @@ describe('the plan', () => {
     const anyAction = fc.oneof(
       fc.record({
         type: fc.constant('add' as const),
-        site: fc.constantFrom(...SITES),
+        site: fc.constantFrom(...WORKABLE_SITES),
         id: fc.uuid(),
         affectedSide: fc.constant(null),
       }),
@@ -132,7 +132,7 @@ describe('the plan', () => {
   });
 
   it('begins empty and adds a cautious line', () => {
-    const site = SITES[0];
+    const site = WORKABLE_SITES[0];
     if (!site) throw new Error('no site');
     const state = plan(startOf(EMPTY_ROUTINE), {
       type: 'add',

@@ -1,6 +1,6 @@
 import { findSite, type Site } from '#core/anatomy';
-import { type MethodId } from '#core/dosage';
-import { newItem, usualDose, type Routine, type RoutineItem } from '#core/routine';
+import type { MethodId } from '#core/dosage';
+import { newItem, setupsForMethod, usualDose, type Routine, type RoutineItem } from '#core/routine';
 
 /** What the plan screen is working on. */
 export interface PlanState {
@@ -67,6 +67,26 @@ function withoutTroublesOf(troubles: PlanState['troubles'], of: string): PlanSta
   );
 }
 
+/** What changes when a line is reached another way: words that came with the old way go with it. */
+export function setupChange(
+  site: Site,
+  item: RoutineItem,
+  next: Pick<RoutineItem, 'toolId' | 'positionId'> &
+    Partial<Pick<RoutineItem, 'surfaceId' | 'adjustmentId'>>,
+): Partial<RoutineItem> {
+  const how = site.setups.find(
+    ({ toolId, positionId }) => toolId === next.toolId && positionId === next.positionId,
+  )?.how;
+  const own = !site.setups.some((one) => one.how === item.instructions);
+  return {
+    toolId: next.toolId,
+    positionId: next.positionId,
+    surfaceId: next.surfaceId ?? null,
+    adjustmentId: next.adjustmentId ?? null,
+    ...(own || how === undefined ? {} : { instructions: how }),
+  };
+}
+
 /** What the plan is after a therapist’s move. */
 export function plan(state: PlanState, action: PlanAction): PlanState {
   const { routine } = state;
@@ -87,7 +107,16 @@ export function plan(state: PlanState, action: PlanAction): PlanState {
       return {
         ...changeItem(state, action.id, (item) => {
           const site = findSite(item.siteId);
-          return site ? { ...item, dose: usualDose(site, action.method) } : item;
+          if (!site) return item;
+          const dose = usualDose(site, action.method);
+          const setups = setupsForMethod(site, action.method);
+          const keeps = setups.some(
+            ({ toolId, positionId }) => toolId === item.toolId && positionId === item.positionId,
+          );
+          const [first] = setups;
+          return keeps || !first
+            ? { ...item, dose }
+            : { ...item, dose, ...setupChange(site, item, first) };
         }),
         troubles: withoutTroublesOf(state.troubles, action.id),
       };

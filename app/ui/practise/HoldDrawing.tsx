@@ -1,7 +1,7 @@
 import { useElementSize } from '@mantine/hooks';
 import { scaleLinear } from 'd3-scale';
 import { FADED_GRADE } from '#core/dosage';
-import { type HoldRecord } from '#core/session';
+import type { HoldRecord } from '#core/session';
 import { tendernessFill, tendernessInk } from '../theme/tenderness';
 import classes from './HoldDrawing.module.css';
 

@@ -1,7 +1,7 @@
 import { get, set } from 'idb-keyval';
 import { v7 as uuid } from 'uuid';
-import { expand, type Routine } from '#core/routine';
-import { type SessionEvent } from '#core/session';
+import type { HoldStep } from '#core/routine';
+import type { SessionEvent } from '#core/session';
 import { createOutbox, type Delivery, type Letter, type Outbox } from './outbox';
 import { createSession, type SessionHead, type SessionStore } from './session';
 
@@ -64,7 +64,7 @@ export interface Device {
  */
 export async function openDevice(
   userId: string,
-  version: { id: string; content: Routine },
+  version: { id: string; steps: readonly HoldStep[] },
   now: () => number,
 ): Promise<Device> {
   const outboxKey = `outbox:${userId}`;
@@ -86,7 +86,7 @@ export async function openDevice(
   const earlier = goesOn ? kept.events : [];
   let head: SessionHead | null = goesOn ? kept.head : null;
   const session = createSession(
-    expand(version.content),
+    version.steps,
     {
       now,
       newId: () => uuid(),

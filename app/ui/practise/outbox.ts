@@ -1,5 +1,5 @@
-import { type SessionEvent } from '#core/session';
-import { type SessionHead } from './session';
+import type { SessionEvent } from '#core/session';
+import type { SessionHead } from './session';
 
 /** An event on its way to the practice. */
 export interface Letter {

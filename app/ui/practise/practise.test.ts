@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { v7 as uuid } from 'uuid';
 import { itemFor, routineWith, timed } from '#core/examples';
 import { expand } from '#core/routine';
-import { type SessionEvent } from '#core/session';
+import type { SessionEvent } from '#core/session';
 import { createOutbox, type Delivery, type Letter } from './outbox';
 import { createSession, type SessionHead } from './session';
 

@@ -1,4 +1,4 @@
-import { type HoldStep } from '#core/routine';
+import type { HoldStep } from '#core/routine';
 import {
   apply,
   begin,

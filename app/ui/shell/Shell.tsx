@@ -1,4 +1,4 @@
-import { type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { Form, Link, NavLink } from 'react-router';
 import { Wordmark } from '../parts/Wordmark';
 import classes from './Shell.module.css';
@@ -9,12 +9,15 @@ export function Shell({
   place,
   person,
   middle,
+  places,
   children,
 }: {
   home: string;
   place: string;
   person: string;
   middle?: ReactNode;
+  /** Where else one can go. */
+  places?: readonly { to: string; name: string }[];
   children: ReactNode;
 }) {
   return (
@@ -26,6 +29,15 @@ export function Shell({
         <Link to={home} className={classes.home} aria-label="Entspann, start">
           <Wordmark />
         </Link>
+        {places && (
+          <nav className={classes.places} aria-label="Places">
+            {places.map(({ to, name }) => (
+              <NavLink key={to} to={to} className={classes.to}>
+                {name}
+              </NavLink>
+            ))}
+          </nav>
+        )}
         <div className={classes.middle}>{middle}</div>
         <nav className={classes.own} aria-label="You">
           <span className={classes.place}>{place}</span>

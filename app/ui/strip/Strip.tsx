@@ -1,8 +1,9 @@
 import { scaleLinear } from 'd3-scale';
 import { useElementSize } from '@mantine/hooks';
 import { findSite, PRESSURE_CEILING_LIMIT, type Side } from '#core/anatomy';
-import { findPosition } from '#core/equipment';
-import { type Block, type Layout } from '#core/routine';
+import { isOpenEnded } from '#core/dosage';
+import { findPosture } from '#core/loading';
+import type { Block, Layout } from '#core/routine';
 import { clockTime } from '../parts/words';
 import { placeLabels, type LabelWish } from './labels';
 import classes from './Strip.module.css';
@@ -82,7 +83,7 @@ function Bands({ layout, x }: { layout: Layout; x: (seconds: number) => number }
   return layout.bands.map((band, index) => {
     const left = x(band.startSeconds);
     const width = Math.max(1, x(band.endSeconds) - left);
-    const name = findPosition(band.positionId)?.name ?? '';
+    const name = findPosture(band.positionId)?.name ?? '';
     const before = layout.bands[index - 1];
     const from = before ? x(before.endSeconds) : PAD;
     const short = name.split(',')[0] ?? '';
@@ -120,7 +121,7 @@ function Hold({ block, x }: { block: Block; x: (seconds: number) => number }) {
         className={classes.hold}
         data-method={block.step.dose.method}
       />
-      {block.step.dose.method === 'fade' && least < left + width - 2 && (
+      {isOpenEnded(block.step.dose) && least < left + width - 2 && (
         <line x1={least} x2={least} y1={top + 2} y2={top + height - 2} className={classes.least} />
       )}
     </>
@@ -194,6 +195,10 @@ export function Strip({
             >
               <rect width="6" height="6" className={classes.sweepGround} />
               <line y2="6" className={classes.sweepLine} />
+            </pattern>
+            <pattern id="strip-move" width="5" height="6" patternUnits="userSpaceOnUse">
+              <rect width="5" height="6" className={classes.sweepGround} />
+              <line x1="2.5" x2="2.5" y2="6" className={classes.sweepLine} />
             </pattern>
           </defs>
           <Bands layout={layout} x={x} />

@@ -1,0 +1,161 @@
+import { sql } from 'drizzle-orm';
+import {
+  boolean,
+  check,
+  date,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  text,
+  uniqueIndex,
+  uuid,
+} from 'drizzle-orm/pg-core';
+import { instant } from './instant.server';
+
+/** A test the client does at home, and when. */
+export interface HomeMeasure {
+  testId: string;
+  when: 'each session' | 'weekly';
+}
+
+export const practice = pgTable('practice', {
+  id: uuid('id').primaryKey(),
+  name: text('name').notNull(),
+  timeZone: text('time_zone').notNull(),
+  /** Days without a session after which a client counts as gone quiet. */
+  quietAfterDays: integer('quiet_after_days').notNull().default(4),
+  /** Days after which the screening is asked again. */
+  rescreenAfterDays: integer('rescreen_after_days').notNull().default(90),
+  createdAt: instant('created_at').notNull(),
+});
+
+export const user = pgTable(
+  'user_account',
+  {
+    id: uuid('id').primaryKey(),
+    practiceId: uuid('practice_id')
+      .notNull()
+      .references(() => practice.id),
+    role: text('role', { enum: ['owner', 'therapist', 'client'] }).notNull(),
+    name: text('name').notNull(),
+    /** Lower case. */
+    email: text('email').notNull(),
+    /** argon2id, in its own encoded form. */
+    passwordHash: text('password_hash').notNull(),
+    createdAt: instant('created_at').notNull(),
+  },
+  (table) => [
+    uniqueIndex('user_account_email').on(table.email),
+    index('user_account_practice').on(table.practiceId),
+    check('user_account_role', sql`${table.role} in ('owner', 'therapist', 'client')`),
+  ],
+);
+
+export const signIn = pgTable(
+  'sign_in',
+  {
+    /** SHA-256 of the cookie's token, hex. */
+    tokenHash: text('token_hash').primaryKey(),
+    userId: uuid('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    createdAt: instant('created_at').notNull(),
+    lastSeenAt: instant('last_seen_at').notNull(),
+    expiresAt: instant('expires_at').notNull(),
+    device: text('device').notNull(),
+  },
+  (table) => [index('sign_in_user').on(table.userId)],
+);
+
+export const client = pgTable(
+  'client',
+  {
+    id: uuid('id').primaryKey(),
+    practiceId: uuid('practice_id')
+      .notNull()
+      .references(() => practice.id),
+    therapistId: uuid('therapist_id')
+      .notNull()
+      .references(() => user.id),
+    /** The client's own account, once they have joined. */
+    userId: uuid('user_id').references(() => user.id),
+    name: text('name').notNull(),
+    occupation: text('occupation').notNull().default(''),
+    timeZone: text('time_zone').notNull(),
+    minutesPerDay: integer('minutes_per_day'),
+    affectedSide: text('affected_side', { enum: ['left', 'right'] }),
+    nextVisit: date('next_visit', { mode: 'string' }),
+    notes: text('notes').notNull().default(''),
+    /** For the load on a tool; null when not told. */
+    massKilograms: doublePrecision('mass_kilograms'),
+    statureMetres: doublePrecision('stature_metres'),
+    /** Ids of the tools and places at hand; null when not asked yet. */
+    tools: jsonb('tools').$type<string[]>(),
+    places: jsonb('places').$type<string[]>(),
+    /** When in the day there is time; null when not asked yet. */
+    timesOfDay: jsonb('times_of_day').$type<string[]>(),
+    /** Somebody at home can press; null when not asked yet. */
+    helperAtHome: boolean('helper_at_home'),
+    /** Measures the client is asked for at home. */
+    homeMeasures: jsonb('home_measures').$type<HomeMeasure[]>().notNull().default([]),
+    createdAt: instant('created_at').notNull(),
+  },
+  (table) => [
+    index('client_practice_name').on(table.practiceId, table.name),
+    uniqueIndex('client_user').on(table.userId),
+  ],
+);
+
+export const invitation = pgTable(
+  'invitation',
+  {
+    id: uuid('id').primaryKey(),
+    practiceId: uuid('practice_id')
+      .notNull()
+      .references(() => practice.id),
+    /** The client file the invitation opens; null when it invites a therapist. */
+    clientId: uuid('client_id').references(() => client.id),
+    role: text('role', { enum: ['therapist', 'client'] }).notNull(),
+    /** The account whose pass phrase it renews; null when it makes a new account. */
+    renewsUserId: uuid('renews_user_id').references(() => user.id),
+    /** SHA-256 of the link's token, hex. */
+    tokenHash: text('token_hash').notNull(),
+    createdBy: uuid('created_by')
+      .notNull()
+      .references(() => user.id),
+    createdAt: instant('created_at').notNull(),
+    expiresAt: instant('expires_at').notNull(),
+    usedAt: instant('used_at'),
+    revokedAt: instant('revoked_at'),
+  },
+  (table) => [
+    uniqueIndex('invitation_token').on(table.tokenHash),
+    index('invitation_client').on(table.clientId),
+  ],
+);
+
+/** Who did what. Rows are only ever added. */
+export const audit = pgTable(
+  'audit',
+  {
+    id: uuid('id').primaryKey(),
+    practiceId: uuid('practice_id')
+      .notNull()
+      .references(() => practice.id),
+    actorId: uuid('actor_id').references(() => user.id),
+    at: instant('at').notNull(),
+    action: text('action').notNull(),
+    subject: uuid('subject'),
+    detail: jsonb('detail').$type<Record<string, string | number | null>>().notNull(),
+  },
+  (table) => [index('audit_practice_at').on(table.practiceId, table.at)],
+);
+
+/** Counters of the sign-in rate limit; the shape is the limiter's own. */
+export const rateLimit = pgTable('rate_limit', {
+  key: text('key').primaryKey(),
+  points: integer('points').notNull(),
+  expire: instant('expire'),
+});

@@ -1,0 +1,110 @@
+import type { Routine } from '#core/routine';
+import type { EventBody, SessionSummary } from '#core/session';
+import {
+  bigint,
+  boolean,
+  date,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  unique,
+  uniqueIndex,
+  uuid,
+} from 'drizzle-orm/pg-core';
+import { instant } from './instant.server';
+import { client, user } from './people.server';
+
+/** A client's routine: the thread its versions hang on, and the therapist's unissued draft. */
+export const routine = pgTable(
+  'routine',
+  {
+    id: uuid('id').primaryKey(),
+    clientId: uuid('client_id')
+      .notNull()
+      .references(() => client.id),
+    /** Unissued work; null when there is none. */
+    draft: jsonb('draft').$type<Routine>(),
+    /** The number of the version the draft was begun from; 0 for none. */
+    draftBase: integer('draft_base').notNull().default(0),
+    draftBy: uuid('draft_by').references(() => user.id),
+    draftAt: instant('draft_at'),
+    createdAt: instant('created_at').notNull(),
+  },
+  (table) => [uniqueIndex('routine_client').on(table.clientId)],
+);
+
+/** An issued version. Rows are only ever added: the database itself refuses a change. */
+export const routineVersion = pgTable(
+  'routine_version',
+  {
+    id: uuid('id').primaryKey(),
+    routineId: uuid('routine_id')
+      .notNull()
+      .references(() => routine.id),
+    number: integer('number').notNull(),
+    content: jsonb('content').$type<Routine>().notNull(),
+    reason: text('reason').notNull(),
+    issuedAt: instant('issued_at').notNull(),
+    /** The client's calendar day of issue. */
+    issuedOn: date('issued_on', { mode: 'string' }).notNull(),
+    issuedBy: uuid('issued_by')
+      .notNull()
+      .references(() => user.id),
+  },
+  (table) => [unique('routine_version_number').on(table.routineId, table.number)],
+);
+
+export const practisedSession = pgTable(
+  'practised_session',
+  {
+    /** Made by the client's device. */
+    id: uuid('id').primaryKey(),
+    clientId: uuid('client_id')
+      .notNull()
+      .references(() => client.id),
+    versionId: uuid('version_id')
+      .notNull()
+      .references(() => routineVersion.id),
+    startedAt: instant('started_at').notNull(),
+    /** The client's calendar day. */
+    day: date('day', { mode: 'string' }).notNull(),
+    status: text('status', {
+      enum: ['ready', 'running', 'paused', 'stopped', 'finished'],
+    }).notNull(),
+    /** Whether it counts as done; see the core's summary of a session. */
+    counts: boolean('counts').notNull(),
+    stopReason: text('stop_reason'),
+    word: text('word').notNull().default(''),
+    /** Derived from the events; rebuilt whenever one is added. */
+    summary: jsonb('summary').$type<SessionSummary>().notNull(),
+    endedAt: instant('ended_at'),
+  },
+  (table) => [
+    index('practised_session_client_day').on(table.clientId, table.day),
+    index('practised_session_version').on(table.versionId),
+  ],
+);
+
+/** What happened in a session, as the client's device logged it. Rows are only ever added. */
+export const sessionEvent = pgTable(
+  'session_event',
+  {
+    /** Made by the client's device; a second arrival in the same session is the same event. */
+    id: uuid('id').notNull(),
+    sessionId: uuid('session_id')
+      .notNull()
+      .references(() => practisedSession.id),
+    seq: integer('seq').notNull(),
+    /** Milliseconds since 1970 UTC, by the device's clock. */
+    at: bigint('at_ms', { mode: 'number' }).notNull(),
+    body: jsonb('body').$type<EventBody>().notNull(),
+    receivedAt: instant('received_at').notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.sessionId, table.id] }),
+    index('session_event_session').on(table.sessionId, table.seq),
+  ],
+);

@@ -1,0 +1,125 @@
+import { pointSchema } from '#core/map';
+import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/pg-core';
+import type { Database } from './open.server';
+import { mapPoint, measurement, picture, user, visit } from './schema.server';
+
+const visitColumns = {
+  id: visit.id,
+  clientId: visit.clientId,
+  day: visit.day,
+  startedAt: visit.startedAt,
+  finishedAt: visit.finishedAt,
+  summary: visit.summary,
+  startedByName: user.name,
+};
+
+/** The visits of a client, oldest first, without their notes. */
+export const visitsOf = (db: Database, clientId: string) =>
+  db
+    .select(visitColumns)
+    .from(visit)
+    .innerJoin(user, eq(user.id, visit.startedBy))
+    .where(eq(visit.clientId, clientId))
+    .orderBy(asc(visit.startedAt));
+export type VisitRow = Awaited<ReturnType<typeof visitsOf>>[number];
+
+const writer = alias(user, 'writer');
+
+/** The notes of a client’s visits, newest first. */
+export const notesOf = (db: Database, clientId: string, most: number) =>
+  db
+    .select({
+      ...visitColumns,
+      notes: visit.notes,
+      notesRevision: visit.notesRevision,
+      notesByName: writer.name,
+    })
+    .from(visit)
+    .innerJoin(user, eq(user.id, visit.startedBy))
+    .leftJoin(writer, eq(writer.id, visit.notesBy))
+    .where(eq(visit.clientId, clientId))
+    .orderBy(desc(visit.startedAt))
+    .limit(most);
+
+/** Every point of a client that was not taken back, oldest first. */
+export async function pointsOf(db: Database, clientId: string) {
+  const rows = await db
+    .select({
+      id: mapPoint.id,
+      visitId: mapPoint.visitId,
+      thread: mapPoint.thread,
+      siteId: mapPoint.siteId,
+      side: mapPoint.side,
+      across: mapPoint.across,
+      down: mapPoint.down,
+      rating: mapPoint.rating,
+      tautBand: mapPoint.tautBand,
+      refersTo: mapPoint.refersTo,
+      stopsOnRelease: mapPoint.stopsOnRelease,
+      worseOnBreath: mapPoint.worseOnBreath,
+      worst: mapPoint.worst,
+      note: mapPoint.note,
+      revision: mapPoint.revision,
+      day: mapPoint.day,
+      byName: user.name,
+    })
+    .from(mapPoint)
+    .leftJoin(user, eq(user.id, mapPoint.by))
+    .where(and(eq(mapPoint.clientId, clientId), isNull(mapPoint.removedAt)))
+    .orderBy(asc(mapPoint.at), asc(mapPoint.id));
+  return rows.map((row) => ({ ...row, ...pointSchema.parse(row) }));
+}
+export type PointRow = Awaited<ReturnType<typeof pointsOf>>[number];
+
+/** Every figure and observation of a client that was not taken back, oldest first. */
+export const measurementsOf = (db: Database, clientId: string) =>
+  db
+    .select({
+      id: measurement.id,
+      visitId: measurement.visitId,
+      testId: measurement.testId,
+      quantityId: measurement.quantityId,
+      side: measurement.side,
+      moment: measurement.moment,
+      tries: measurement.tries,
+      value: measurement.value,
+      seen: measurement.seen,
+      way: measurement.way,
+      pictureId: measurement.pictureId,
+      day: measurement.day,
+      revision: measurement.revision,
+    })
+    .from(measurement)
+    .where(and(eq(measurement.clientId, clientId), isNull(measurement.removedAt)))
+    .orderBy(asc(measurement.at), asc(measurement.id));
+export type MeasurementRow = Awaited<ReturnType<typeof measurementsOf>>[number];
+
+export async function pictureOf(db: Database, clientId: string, pictureId: string) {
+  const [row] = await db
+    .select({ jpeg: picture.jpeg })
+    .from(picture)
+    .where(and(eq(picture.clientId, clientId), eq(picture.id, pictureId)))
+    .limit(1);
+  return row?.jpeg ?? null;
+}
+
+/** How many points and figures stand in a visit, and how many tender ones of the last are unpressed. */
+export async function visitCounts(db: Database, visitId: string | null, lastId: string | null) {
+  const none = '00000000-0000-0000-0000-000000000000';
+  const [row] = await db
+    .select({
+      points: sql<number>`(select count(*)::integer from ${mapPoint} p
+        where p.visit_id = ${visitId ?? none} and p.removed_at is null)`,
+      unpressed: sql<number>`(select count(*)::integer from ${mapPoint} p
+        where p.visit_id = ${lastId ?? none} and p.removed_at is null and p.rating > 0
+        and not exists (select 1 from ${mapPoint} q where q.visit_id = ${visitId ?? none}
+          and q.thread = p.thread and q.removed_at is null))`,
+      figuresBefore: sql<number>`(select count(*)::integer from ${measurement} m
+        where m.visit_id = ${visitId ?? none} and m.removed_at is null and m.moment = 'before')`,
+      figuresAfter: sql<number>`(select count(*)::integer from ${measurement} m
+        where m.visit_id = ${visitId ?? none} and m.removed_at is null and m.moment = 'after')`,
+    })
+    .from(sql`(select 1) as one`);
+  return row ?? { points: 0, unpressed: 0, figuresBefore: 0, figuresAfter: 0 };
+}

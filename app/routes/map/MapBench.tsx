@@ -1,0 +1,336 @@
+import { useHotkeys } from '@mantine/hooks';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { Link } from 'react-router';
+import { v7 as uuid } from 'uuid';
+import { findSite, VIEWS, type BodyPartId, type ViewId } from '#core/anatomy';
+import { compareMaps, homeView, rankPoints, relatedSites, type Placed } from '#core/map';
+import { screen } from '#core/screening';
+import { BodyMap, MAP_VIEWS, type DrawnPoint } from '~/ui/map/BodyMap';
+import { PointEditor } from '~/ui/map/PointEditor';
+import { usePoints } from '~/ui/map/usePoints';
+import { Notice } from '~/ui/parts/Notice';
+import { counted } from '~/ui/parts/words';
+import { standings } from '~/ui/screening/OffFigure';
+import { Comparison } from './Comparison';
+import { EntryLine } from './EntryLine';
+import { PointList } from './PointList';
+import { NOW, useVisits } from './useVisits';
+import { VisitSlider } from './VisitSlider';
+import type { Route } from './+types/map';
+import classes from './map.module.css';
+
+type Data = Route.ComponentProps['loaderData'];
+
+const LAST_RATING = 5;
+const viewsFor = (view: ViewId) => MAP_VIEWS.findIndex(({ views }) => views.includes(view));
+
+const blank = (placed: Placed, rating: number): DrawnPoint => ({
+  ...placed,
+  id: uuid(),
+  thread: uuid(),
+  rating,
+  tautBand: null,
+  refersTo: null,
+  stopsOnRelease: null,
+  worseOnBreath: null,
+  worst: false,
+  note: '',
+});
+
+/** The map: a line to add by, the figure, the chosen point, and what changed. */
+export function MapBench({ data }: { data: Data }) {
+  const { file, points: kept } = data;
+  const base = `/clients/${file.id}`;
+  const visits = useVisits(data);
+  const field = useRef<HTMLInputElement>(null);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [pair, setPair] = useState(0);
+  const [shown, setShown] = useState<'left' | 'right'>(file.affectedSide ?? 'right');
+  const [picking, setPicking] = useState(false);
+  const [over, setOver] = useState('');
+
+  const present = usePoints(
+    useMemo(() => kept.filter(({ visitId }) => visitId !== null), [kept]),
+    `${base}/map/keep`,
+    data.openId ?? NOW,
+  );
+  const all = present.points;
+  const points = useMemo(
+    () =>
+      rankPoints(
+        all.filter(
+          ({ visitId }) =>
+            visitId === visits.shownId || (visits.isNow && (visitId === NOW || visitId === null)),
+        ),
+      ),
+    [all, visits.shownId, visits.isNow],
+  );
+  const before = useMemo(
+    () => all.filter(({ visitId }) => visitId !== null && visitId === visits.againstId),
+    [all, visits.againstId],
+  );
+  const lastDay = data.visits.find(({ id }) => id === data.lastId)?.day ?? '';
+  const fromHome = useMemo(
+    () => kept.filter(({ visitId, day }) => visitId === null && day >= lastDay),
+    [kept, lastDay],
+  );
+  const [unpressed, home] = useMemo(() => {
+    const threads = new Set(points.map(({ thread }) => thread));
+    const open = ({ thread }: DrawnPoint) => visits.isNow && !threads.has(thread);
+    return [
+      before.filter((one) => one.rating > 0 && open(one)),
+      fromHome.filter((one) => open(one)),
+    ];
+  }, [points, before, fromHome, visits.isNow]);
+  const compared = useMemo(() => compareMaps(before, points), [before, points]);
+  // On a first map everything is new: nothing of that is worth saying.
+  const byThread = useMemo(
+    () => new Map(before.length === 0 ? [] : compared.map((one) => [one.thread, one])),
+    [before.length, compared],
+  );
+  const marks = useMemo(() => standings(screen(file.screening)), [file.screening]);
+  const suggestions = useMemo(() => relatedSites(points), [points]);
+  const point = points.find(({ id }) => id === chosen);
+  const stature = file.statureMetres;
+
+  const show = (view: ViewId, side: string) => {
+    setPair(Math.max(0, viewsFor(view)));
+    if (side === 'left' || side === 'right') setShown(side);
+  };
+  const choose = useCallback((id: string) => setChosen(id), []);
+  const add = (placed: Placed, rating: number, visible = false) => {
+    const next = blank(placed, rating);
+    present.add(next);
+    setChosen(next.id);
+    const site = findSite(placed.siteId);
+    if (site && !visible) show(homeView(site), placed.side);
+  };
+  /** A point of before is pressed again: the same thread, a new finding. */
+  const press = (id: string, rating: number) => {
+    const old = [...unpressed, ...home].find((one) => one.id === id);
+    if (!old) return;
+    const next = { ...old, id: uuid(), rating, note: '', worst: false };
+    present.add(next);
+  };
+  const change = (by: Partial<DrawnPoint>) => point && present.change(point.id, by);
+  const remove = () => {
+    if (!point) return;
+    present.remove(point.id);
+    setChosen(null);
+    setPicking(false);
+  };
+  const editable = visits.isNow;
+  useHotkeys([
+    ['a', () => field.current?.focus()],
+    ['v', () => setPair((pair + 1) % MAP_VIEWS.length)],
+    ['mod+z', () => present.undo()],
+    ['t', () => editable && change({ tautBand: point?.tautBand ? null : true })],
+    ['w', () => editable && change({ worst: !point?.worst })],
+    ['Delete', () => editable && remove()],
+    ['Escape', () => setPicking(false)],
+    ...Array.from({ length: 10 }, (_, rating): [string, () => void] => [
+      String(rating),
+      () => editable && change({ rating }),
+    ]),
+  ]);
+
+  const { views, id: pairId } = MAP_VIEWS[pair] ?? { views: ['front' as ViewId], id: 'body' };
+  const tender = points.filter(({ rating }) => rating > 0).length;
+  const says = `${counted(tender, 'tender point')}${visits.isNow ? '' : `, ${visits.stops[visits.at]?.label ?? ''}`}`;
+  const earlier = visits.isNow ? unpressed : before;
+
+  return (
+    <div className={classes.bench}>
+      <div className={classes.left}>
+        {editable && (
+          <EntryLine
+            field={field}
+            usualSide={file.affectedSide}
+            onAdd={({ site, side, rating }) => {
+              if (!site || side === null || rating === null) return;
+              add({ siteId: site.id, side, across: 0, down: 0 }, rating);
+            }}
+          />
+        )}
+        {present.message && <Notice>{present.message}</Notice>}
+        <PointList
+          title={says}
+          points={points}
+          compared={byThread}
+          chosen={chosen}
+          onChoose={choose}
+          onRate={editable ? (id, rating) => present.change(id, { rating }) : undefined}
+        />
+        <PointList
+          title="To press again"
+          note="From the visit before. A digit rates it; 0 when it is gone."
+          points={unpressed}
+          compared={byThread}
+          chosen={chosen}
+          ghost
+          onChoose={choose}
+          onRate={press}
+        />
+        <PointList
+          title="Added at home"
+          note="By the client, since the visit. A digit takes it over."
+          points={home}
+          compared={byThread}
+          chosen={chosen}
+          ghost
+          onChoose={choose}
+          onRate={press}
+        />
+        {points.length === 0 && unpressed.length === 0 && (
+          <p className={classes.soft}>
+            No points yet. Type one above, or click on the figure where it is tender.
+          </p>
+        )}
+      </div>
+      <div className={classes.middle}>
+        <div className={classes.tools}>
+          <div className={classes.tabs} role="group" aria-label="View">
+            {MAP_VIEWS.map(({ id, name }, index) => (
+              <button
+                key={id}
+                type="button"
+                aria-pressed={index === pair}
+                onClick={() => setPair(index)}
+              >
+                {name}
+              </button>
+            ))}
+            <kbd>v</kbd>
+          </div>
+          {pairId !== 'body' && (
+            <div className={classes.tabs} role="group" aria-label="Side shown">
+              {(['left', 'right'] as const).map((side) => (
+                <button
+                  key={side}
+                  type="button"
+                  aria-pressed={side === shown}
+                  onClick={() => setShown(side)}
+                >
+                  {side}
+                </button>
+              ))}
+            </div>
+          )}
+          <button
+            type="button"
+            className={classes.undo}
+            disabled={!present.canUndo}
+            onClick={present.undo}
+          >
+            Undo <kbd>ctrl z</kbd>
+          </button>
+        </div>
+        <div className={classes.figures} data-views={views.length}>
+          {views.map((view) => (
+            <figure key={view}>
+              <BodyMap
+                view={view}
+                shown={shown}
+                points={points}
+                earlier={earlier}
+                statureMetres={stature}
+                chosen={chosen}
+                marks={marks}
+                label={`${VIEWS[view].name}: ${says}, listed beside the drawing`}
+                picking={
+                  picking && point
+                    ? {
+                        picked: new Set(point.refersTo ?? []),
+                        onPick: (part: BodyPartId) => {
+                          const has = point.refersTo ?? [];
+                          change({
+                            refersTo: has.includes(part)
+                              ? has.filter((one) => one !== part)
+                              : [...has, part],
+                          });
+                        },
+                      }
+                    : null
+                }
+                onChoose={choose}
+                onPlace={
+                  editable ? (placed) => add(placed, point?.rating ?? LAST_RATING, true) : undefined
+                }
+                onOver={setOver}
+              />
+              <figcaption>
+                {VIEWS[view].name.toLowerCase()}
+                {VIEWS[view].twoSided ? '' : `, ${shown}`}
+              </figcaption>
+            </figure>
+          ))}
+        </div>
+        <p className={classes.over} role="status">
+          {picking
+            ? 'Point on every area it sends to; press done when that is all.'
+            : over ||
+              (editable
+                ? 'Click where it is tender, then type the rating.'
+                : 'An earlier map: to look at.')}
+        </p>
+        {visits.stops.length > 1 && <VisitSlider visits={visits} />}
+      </div>
+      <aside className={classes.right}>
+        {point && editable ? (
+          <PointEditor
+            key={point.id}
+            point={point}
+            compared={before.length > 0 ? byThread.get(point.thread) : undefined}
+            picking={picking}
+            onPicking={setPicking}
+            onChange={change}
+            onRemove={remove}
+          />
+        ) : (
+          <section>
+            <h2>{says}</h2>
+            <p className={classes.soft}>
+              {points.length > 0
+                ? 'Choose a point to see what belongs to it.'
+                : 'Press around until the point is firmer than what lies beside it, and tender. The worst is worked first.'}
+            </p>
+          </section>
+        )}
+        {visits.against !== null && before.length > 0 && (
+          <Comparison
+            compared={compared}
+            points={points}
+            since={visits.stops[visits.against]?.label ?? ''}
+          />
+        )}
+        {editable && suggestions.length > 0 && (
+          <section className={classes.suggest}>
+            <h2>Look here too</h2>
+            <ul>
+              {suggestions.map(({ site, from, why }) => (
+                <li key={site.id}>
+                  <button
+                    type="button"
+                    onClick={() => {
+                      show(homeView(site), point?.side ?? 'right');
+                      setOver(`${site.plainName}: ${site.find[0] ?? ''}`);
+                    }}
+                  >
+                    {site.plainName}
+                  </button>{' '}
+                  <span className={classes.soft}>
+                    after {from.plainName.toLowerCase()}: {why}
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <p className={classes.next}>
+          <Link to={`${base}/measure`}>Measure</Link> before anything is pressed for long;{' '}
+          <Link to={`${base}/visit`}>finish the visit</Link> when all is in.
+        </p>
+      </aside>
+    </div>
+  );
+}

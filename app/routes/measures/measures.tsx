@@ -1,0 +1,145 @@
+import { group } from 'd3-array';
+import { useFetcher } from 'react-router';
+import { v7 as uuid } from 'uuid';
+import {
+  findTest,
+  UNIT_WORDS,
+  type MovementTest,
+  type Quantity,
+  type Way,
+} from '#core/measurement';
+import { act, enter, jsonOf, load, parse } from '~/door.server';
+import { keepOwnMeasure, measureSchema, ownMeasures } from '~/services/measuring.server';
+import { TriesField } from '~/ui/measure/TriesField';
+import { Notice } from '~/ui/parts/Notice';
+import { nearDay } from '~/ui/parts/words';
+import type { Route } from './+types/measures';
+import classes from './measures.module.css';
+
+export const meta: Route.MetaFunction = () => [{ title: 'Home measures · Entspann' }];
+
+export async function loader({ context, request }: Route.LoaderArgs) {
+  const { setting, who } = enter(context, request, 'client');
+  return load(() => ownMeasures(setting, who));
+}
+
+export async function action({ context, request }: Route.ActionArgs) {
+  const { setting, who } = enter(context, request, 'client');
+  return act(async () => {
+    await keepOwnMeasure(setting, who, parse(measureSchema, await jsonOf(request)));
+    return { ok: true as const };
+  });
+}
+
+type Data = Route.ComponentProps['loaderData'];
+
+function HomeTest({ data, test, when }: { data: Data; test: MovementTest; when: string }) {
+  const fetcher = useFetcher<{ ok: true } | { ok: false; message: string }>();
+  const { today } = data;
+  const own = data.own.filter(({ testId }) => testId === test.id);
+  const moments = when === 'weekly' ? (['before'] as const) : (['before', 'after'] as const);
+  const field = (
+    quantity: Quantity,
+    side: 'left' | 'right' | 'mid',
+    moment: 'before' | 'after',
+  ) => {
+    const row = own.findLast(
+      (one) =>
+        one.quantityId === quantity.id &&
+        one.side === side &&
+        one.moment === moment &&
+        one.day === today,
+    );
+    const parts = [
+      quantity.sided ? side : quantity.name,
+      moments.length > 1 ? `${moment} the session` : '',
+    ];
+    return (
+      <TriesField
+        key={`${quantity.id}:${side}:${moment}:${row?.id ?? ''}`}
+        label={parts.filter(Boolean).join(', ')}
+        quantity={quantity}
+        tries={row?.tries ?? []}
+        way={row?.way ?? null}
+        onTries={(tries: number[], way: Way) =>
+          void fetcher.submit(
+            {
+              id: uuid(),
+              testId: test.id,
+              quantityId: quantity.id,
+              side,
+              moment,
+              tries,
+              seen: null,
+              way,
+              pictureId: null,
+              revision: null,
+            },
+            { method: 'post', encType: 'application/json' },
+          )
+        }
+      />
+    );
+  };
+  const days = group(
+    own.filter(({ day, value }) => day !== today && value !== null),
+    ({ day }) => day,
+  );
+  const earlier = [...days].slice(-5).reverse();
+  const figure = ({ side, value, quantityId }: Data['own'][number]) => {
+    const unit = test.quantities.find((one) => one.id === quantityId)?.unit ?? 'cm';
+    const shown = Math.round((value ?? 0) * 10) / 10;
+    return `${side === 'mid' ? '' : `${side} `}${shown}${unit === 'deg' ? '°' : ` ${UNIT_WORDS[unit]}`}`;
+  };
+  return (
+    <section className={classes.test} aria-label={test.name}>
+      <h2>{test.name}</h2>
+      <p>{test.atHome}</p>
+      <p className={classes.soft}>
+        {when === 'weekly' ? 'Once a week.' : 'Before and after each session.'}
+      </p>
+      {fetcher.data?.ok === false && <Notice>{fetcher.data.message}</Notice>}
+      {test.quantities.slice(0, 1).map((quantity) => (
+        <div key={quantity.id} className={classes.fields}>
+          {moments.flatMap((moment) =>
+            (quantity.sided ? (['left', 'right'] as const) : (['mid'] as const)).map((side) =>
+              field(quantity, side, moment),
+            ),
+          )}
+        </div>
+      ))}
+      {earlier.length > 0 && (
+        <ul className={classes.earlier}>
+          {earlier.map(([day, rows]) => (
+            <li key={day}>
+              {nearDay(day, today)}: {rows.map(figure).join(', ')}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+export default function Measures({ loaderData }: Route.ComponentProps) {
+  const asked = loaderData.asked.flatMap(({ testId, when }) => {
+    const test = findTest(testId);
+    return test ? [{ test, when }] : [];
+  });
+  return (
+    <div className={classes.page}>
+      <h1>Home measures</h1>
+      {asked.length === 0 ? (
+        <p className={classes.soft}>{loaderData.therapistName} has not asked for any.</p>
+      ) : (
+        asked.map(({ test, when }) => (
+          <HomeTest key={test.id} data={loaderData} test={test} when={when} />
+        ))
+      )}
+      <p className={classes.soft}>
+        Only as far as it goes easily. If it hurts sharply, makes you dizzy or sends a feeling that
+        stays: stop, and tell {loaderData.therapistName}.
+      </p>
+    </div>
+  );
+}

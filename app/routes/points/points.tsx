@@ -1,0 +1,207 @@
+import { Button, Select, Textarea } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import { useFetcher } from 'react-router';
+import { v7 as uuid } from 'uuid';
+import { z } from 'zod';
+import { findSite, placeOf, VIEWS, WORKABLE_SITES, type ViewId } from '#core/anatomy';
+import type { Placed } from '#core/map';
+import { screen } from '#core/screening';
+import { act, enter, jsonOf, load, parse } from '~/door.server';
+import { addOwnPoint, ownMap, ownPointSchema, removeOwnPoint } from '~/services/mapping.server';
+import { BodyMap, type DrawnPoint } from '~/ui/map/BodyMap';
+import { RatingKeys } from '~/ui/map/RatingKeys';
+import { Notice } from '~/ui/parts/Notice';
+import { nearDay } from '~/ui/parts/words';
+import { standings } from '~/ui/screening/OffFigure';
+import type { Route } from './+types/points';
+import classes from './points.module.css';
+
+export const meta: Route.MetaFunction = () => [{ title: 'Where it is tender · Entspann' }];
+
+export async function loader({ context, request }: Route.LoaderArgs) {
+  const { setting, who } = enter(context, request, 'client');
+  return load(() => ownMap(setting, who));
+}
+
+const requestSchema = z.discriminatedUnion('intent', [
+  ownPointSchema.extend({ intent: z.literal('add') }),
+  z.object({ intent: z.literal('remove'), id: z.uuid({ error: 'A point needs a UUID.' }) }),
+]);
+
+export async function action({ context, request }: Route.ActionArgs) {
+  const { setting, who } = enter(context, request, 'client');
+  return act(async () => {
+    const wish = parse(requestSchema, await jsonOf(request));
+    if (wish.intent === 'add') await addOwnPoint(setting, who, wish);
+    else await removeOwnPoint(setting, who, wish.id);
+    return { ok: true as const };
+  });
+}
+
+const JSON_POST = { method: 'post', encType: 'application/json' } as const;
+const VIEW_CHOICES: readonly { view: ViewId; name: string }[] = [
+  { view: 'front', name: 'Front' },
+  { view: 'back', name: 'Back' },
+  { view: 'head', name: 'Head' },
+  { view: 'sole', name: 'Sole' },
+];
+
+export default function Points({ loaderData }: Route.ComponentProps) {
+  const { found, added, statureMetres, screening, therapistName, today } = loaderData;
+  const fetcher = useFetcher<{ ok: true } | { ok: false; message: string }>();
+  const [view, setView] = useState<ViewId>('back');
+  const [shown, setShown] = useState<'left' | 'right'>('right');
+  const [placed, setPlaced] = useState<Placed | null>(null);
+  const [rating, setRating] = useState<number | null>(null);
+  const [note, setNote] = useState('');
+  const [over, setOver] = useState('');
+  const marks = useMemo(() => standings(screen(screening)), [screening]);
+  const site = placed ? findSite(placed.siteId) : undefined;
+  const drawn: DrawnPoint | null =
+    placed && rating !== null
+      ? {
+          ...placed,
+          id: 'new',
+          thread: 'new',
+          rating,
+          tautBand: null,
+          refersTo: null,
+          stopsOnRelease: null,
+          worseOnBreath: null,
+          worst: false,
+          note: '',
+        }
+      : null;
+  const points = [...found, ...added, ...(drawn ? [drawn] : [])];
+  const send = () => {
+    if (!drawn) return;
+    void fetcher.submit(
+      { intent: 'add', id: uuid(), point: { ...drawn, thread: uuid(), note } },
+      JSON_POST,
+    );
+    setPlaced(null);
+    setRating(null);
+    setNote('');
+  };
+  return (
+    <div className={classes.page}>
+      <h1>Where is it tender?</h1>
+      <p className={classes.soft}>
+        Tap the place, say how tender. {therapistName} sees it at the next visit. It changes nothing
+        in your routine.
+      </p>
+      {fetcher.data?.ok === false && <Notice>{fetcher.data.message}</Notice>}
+      <div className={classes.views} role="group" aria-label="View">
+        {VIEW_CHOICES.map(({ view: one, name }) => (
+          <button key={one} type="button" aria-pressed={one === view} onClick={() => setView(one)}>
+            {name}
+          </button>
+        ))}
+        {!VIEWS[view].twoSided && (
+          <button type="button" onClick={() => setShown(shown === 'left' ? 'right' : 'left')}>
+            {shown}, turn
+          </button>
+        )}
+      </div>
+      <div className={classes.figure}>
+        <BodyMap
+          view={view}
+          shown={shown}
+          points={points}
+          statureMetres={statureMetres}
+          chosen={drawn ? 'new' : null}
+          marks={marks}
+          label={`${VIEWS[view].name}: ${points.length} tender points`}
+          onPlace={(next) => {
+            setPlaced(next);
+            setRating((before) => before ?? 5);
+            setOver('');
+          }}
+          onOver={setOver}
+        />
+      </div>
+      <p role="status" className={classes.over}>
+        {site && placed ? placeOf(site, placed.side) : over}
+      </p>
+      <Select
+        label="Or choose it from the list"
+        placeholder="calf, low back, temple"
+        data={WORKABLE_SITES.map(({ id, plainName }) => ({ value: id, label: plainName }))}
+        value={placed?.siteId ?? null}
+        searchable
+        onChange={(siteId) => {
+          const chosen = siteId === null ? undefined : findSite(siteId);
+          if (!chosen) return;
+          setPlaced({
+            siteId: chosen.id,
+            side: chosen.midline ? 'mid' : shown,
+            across: 0,
+            down: 0,
+          });
+          setRating((before) => before ?? 5);
+        }}
+      />
+      {placed && (
+        <section className={classes.say} aria-label="The point">
+          {placed.side !== 'mid' && (
+            <div className={classes.views} role="group" aria-label="Side">
+              {(['left', 'right'] as const).map((side) => (
+                <button
+                  key={side}
+                  type="button"
+                  aria-pressed={placed.side === side}
+                  onClick={() => setPlaced({ ...placed, side })}
+                >
+                  {side}
+                </button>
+              ))}
+            </div>
+          )}
+          <p>How tender, 0–10?</p>
+          <RatingKeys value={rating} label="How tender" onValue={setRating} />
+          <Textarea
+            label="A word to it"
+            value={note}
+            maxLength={400}
+            autosize
+            minRows={1}
+            onChange={(event) => setNote(event.currentTarget.value)}
+          />
+          <Button
+            size="lg"
+            fullWidth
+            disabled={!drawn}
+            loading={fetcher.state !== 'idle'}
+            onClick={send}
+          >
+            Keep it
+          </Button>
+        </section>
+      )}
+      {added.length > 0 && (
+        <section>
+          <h2>Added by you</h2>
+          <ul className={classes.list}>
+            {added.map(({ id, siteId, side, rating: grade, day }) => {
+              const where = findSite(siteId);
+              return (
+                <li key={id}>
+                  <span>
+                    {where ? placeOf(where, side) : siteId}, {grade}{' '}
+                    <span className={classes.soft}>{nearDay(day, today)}</span>
+                  </span>
+                  <button
+                    type="button"
+                    onClick={() => void fetcher.submit({ intent: 'remove', id }, JSON_POST)}
+                  >
+                    Take it back
+                  </button>
+                </li>
+              );
+            })}
+          </ul>
+        </section>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,43 @@
+import type { Day } from '#core/calendar';
+import { screeningDue } from '#core/screening';
+import { stopReason, type StopReason } from '#core/session';
+
+/** Sessions looked back on for stops that ask for a new interview. */
+export const STOPS_FROM = 30;
+
+interface Interview {
+  day: string;
+  at: Date;
+  confirmed: boolean;
+}
+
+interface Stopped {
+  day: string;
+  startedAt: Date;
+  stopReason: string | null;
+}
+
+/** Why a client's screening is due again, from what is stored. */
+export function dueFor(
+  { interviews, sessions }: { interviews: readonly Interview[]; sessions: readonly Stopped[] },
+  today: Day,
+  everyDays: number,
+) {
+  const confirmed = interviews.findLast((one) => one.confirmed) ?? null;
+  const newest = interviews.at(-1);
+  return screeningDue({
+    today,
+    lastOn: confirmed?.day ?? null,
+    everyDays,
+    stops: sessions.flatMap(({ day, startedAt, stopReason: reason }) => {
+      // Those asked about since are settled.
+      if (!reason || (confirmed && startedAt <= confirmed.at)) return [];
+      const { label, weight } = stopReason(reason as StopReason);
+      // Soreness is a matter of dose, not a new symptom.
+      return weight === 'ordinary' || reason === 'too-sore'
+        ? []
+        : [{ day, label, redFlag: weight === 'emergency' }];
+    }),
+    waiting: newest?.confirmed === false ? newest.day : null,
+  });
+}

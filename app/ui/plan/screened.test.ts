@@ -1,0 +1,104 @@
+import { findSite, WORKABLE_SITES } from '#core/anatomy';
+import { itemFor, timed } from '#core/examples';
+import { screen, type ScreenAnswer } from '#core/screening';
+import { doseFigures, doseText, wayWords } from './doseWords';
+import { offSites } from './offSites';
+import { plan, setupChange, startOf } from './planState';
+
+const yes = (
+  condition: ScreenAnswer['condition'],
+  more: Partial<ScreenAnswer> = {},
+): ScreenAnswer => ({
+  condition,
+  sides: [],
+  regions: [],
+  siteIds: [],
+  clearedBy: '',
+  ...more,
+});
+
+describe('sites that screening rules out', () => {
+  it('are none when nothing was found', () => {
+    expect(offSites([]).size).toBe(0);
+  });
+
+  it('carry the reason, and only those without any way left', () => {
+    const neck = offSites(screen([yes('neck-unstable', { clearedBy: '' })]));
+    expect(neck.get('skull-base')).toMatch(/neck/i);
+    // Asking a doctor first stops everything until somebody has.
+    expect(neck.size).toBe(WORKABLE_SITES.length);
+    const jaw = offSites(screen([yes('jaw')]));
+    expect([...jaw.keys()]).toEqual(['jaw-inside']);
+    const latex = offSites(screen([yes('latex')]));
+    expect(latex.has('side-low-back')).toBe(false);
+    expect(latex.has('outer-shoulder')).toBe(true);
+  });
+});
+
+describe('a line that is reached another way', () => {
+  const site = findSite('side-low-back');
+  if (!site) throw new RangeError('side-low-back');
+  const line = itemFor('side-low-back', { dose: timed(30) });
+
+  it('takes the words of the new way along, and leaves words of the therapist’s own', () => {
+    const next = { toolId: 'firm-ball', positionId: 'lying-back' };
+    expect(setupChange(site, line, next)).toMatchObject({
+      ...next,
+      surfaceId: null,
+      instructions: 'As with the tennis ball, on a mat.',
+    });
+    expect(setupChange(site, { ...line, instructions: 'My own.' }, next)).not.toHaveProperty(
+      'instructions',
+    );
+  });
+
+  it('moves to a tool that serves the method when the method changes', () => {
+    const calf = itemFor('calf', {
+      id: 'calf',
+      toolId: 'tennis-ball',
+      positionId: 'sitting-floor',
+    });
+    const state = startOf({ items: [calf], timesPerWeek: 7, message: '' });
+    const [changed] = plan(state, { type: 'method', id: 'calf', method: 'pin-and-glide' }).routine
+      .items;
+    expect(changed?.dose.method).toBe('pin-and-glide');
+    expect(changed?.toolId).toBe('stick-roller');
+    const [kept] = plan(state, { type: 'method', id: 'calf', method: 'strokes' }).routine.items;
+    expect(kept?.toolId).toBe('tennis-ball');
+  });
+
+  it('is said in words: tool, posture, and what differs from the usual', () => {
+    expect(wayWords(line)).toEqual(['Tennis ball', 'wall, back to it']);
+    expect(
+      wayWords({
+        toolId: 'tennis-ball',
+        positionId: 'lying-back',
+        surfaceId: 'mat',
+        adjustmentId: 'ankle-crossed',
+      }),
+    ).toEqual([
+      'Tennis ball',
+      'floor, on the back',
+      'on mat or carpet',
+      'ankle crossed over the other knee',
+    ]);
+  });
+});
+
+describe('doses in words', () => {
+  it.each([
+    [{ method: 'timed', holdSeconds: 30 }, 'hold 0:30', '0:30'],
+    [{ method: 'fade', minSeconds: 20, capSeconds: 90 }, 'until it fades, 0:20–1:30', '0:20–1:30'],
+    [{ method: 'sweep', sweepSeconds: 60 }, 'sweep 1:00', '1:00'],
+    [{ method: 'strokes', holdSeconds: 15 }, 'short strokes 0:15', '0:15'],
+    [
+      { method: 'build-up', fromSeconds: 5, toSeconds: 30 },
+      'build-up hold 0:05 to 0:30',
+      '0:05 to 0:30',
+    ],
+    [{ method: 'pin-and-glide', bends: 12, bendSeconds: 3 }, '12 bends of 3 s', '12 bends of 3 s'],
+  ] as const)('%j', (dose, words, figures) => {
+    expect(doseText(dose)).toBe(words);
+    expect(doseFigures(dose)).toBe(figures);
+  });
+});

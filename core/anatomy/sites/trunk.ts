@@ -1,0 +1,125 @@
+import { by, site } from './site';
+
+const BELLY_OFF =
+  'Off in pregnancy, with an aneurysm, after recent belly surgery, on a full stomach.';
+
+/** Front of the trunk. Common practice, no published source. */
+export const TRUNK_SITES = [
+  site({
+    id: 'rib-edge',
+    plainName: 'Rib edge',
+    anatomicalName: 'diaphragm, at the costal margin',
+    region: 'trunk front',
+    sensitivity: 'guarded',
+    flesh: 'middling',
+    find: [
+      'Lie down, knees bent. Find the lower edge of the ribs at the front.',
+      'Run the thumb along under the edge and pause at tender spots.',
+    ],
+    refersTo: ['belly', 'chest'],
+    keepOff: 'Not on the lowest tip of the breastbone.',
+    zones: ['breastbone-tip', 'belly-vessel'],
+    watch: `Sink in as you breathe out, give way as you breathe in. ${BELLY_OFF}`,
+    usualHoldSeconds: { from: 15, to: 60 },
+    capSeconds: 120,
+    points: { from: 2, to: 4 },
+    methods: ['timed', 'sweep', 'press-and-move'],
+    setups: [
+      by(
+        'thumb',
+        'lying-back',
+        'Thumb along under the edge, from near the middle outwards, with the breath.',
+      ),
+    ],
+    related: [{ siteId: 'psoas', why: 'Breathing comes before the deep belly muscle.' }],
+    tests: ['breath'],
+  }),
+  site({
+    id: 'breastbone',
+    plainName: 'Breastbone',
+    anatomicalName: 'sternal edge, sternalis',
+    region: 'trunk front',
+    sensitivity: 'guarded',
+    midline: true,
+    flesh: 'thin',
+    find: [
+      'Lay the fingertips on the middle of the breastbone.',
+      'Move slowly up the bone and stay where it is tender.',
+    ],
+    refersTo: ['chest'],
+    keepOff: 'Not on the lowest tip of the breastbone.',
+    zones: ['breastbone-tip'],
+    watch: 'Light. Pressure in the chest or breathlessness: stop and call for help.',
+    usualHoldSeconds: { from: 10, to: 20 },
+    capSeconds: 60,
+    points: { from: 1, to: 3 },
+    methods: ['timed'],
+    setups: [
+      by('fingers', 'lying-back', 'Fingertips flat on the bone, the hand’s own weight only.'),
+      by('fingers', 'seated', 'Lean back, fingertips flat on the bone, light.'),
+    ],
+    tests: ['breath'],
+  }),
+  site({
+    id: 'psoas',
+    plainName: 'Deep belly muscle',
+    anatomicalName: 'psoas',
+    region: 'trunk front',
+    sensitivity: 'guarded',
+    flesh: 'thick',
+    find: [
+      'Lie down, knees bent. Find the navel and the front hip bone: the spot is halfway.',
+      'Thumb down and towards the middle, a little deeper with each breath out.',
+      'Lift the foot a little: the muscle tenses under the thumb.',
+    ],
+    refersTo: ['low-back', 'groin'],
+    keepOff: 'If it pulses, move away.',
+    zones: ['belly-vessel'],
+    watch: BELLY_OFF,
+    usualHoldSeconds: { from: 30, to: 60 },
+    capSeconds: 60,
+    points: { from: 1, to: 1 },
+    methods: ['timed', 'fade'],
+    setups: [
+      by('fingers', 'lying-back', 'Fingertips of both hands, slowly, with the breath.'),
+      by('thumb', 'lying-back', 'Thumb down and towards the middle, slowly, with the breath.'),
+    ],
+    related: [
+      { siteId: 'inside-hip-bone', why: 'They join into one muscle at the hip.' },
+      { siteId: 'rib-edge', why: 'Rib edge and breathing come first.' },
+    ],
+    tests: ['edge-of-bed', 'hip-turn'],
+  }),
+  site({
+    id: 'inside-hip-bone',
+    plainName: 'Inside the front hip bone',
+    anatomicalName: 'iliacus',
+    region: 'trunk front',
+    sensitivity: 'guarded',
+    flesh: 'middling',
+    find: [
+      'Find the front hip bone, knee bent and fallen a little outwards.',
+      'Curl the fingers in over its inner side: the muscle lines the bowl of the pelvis.',
+    ],
+    refersTo: ['groin', 'hip'],
+    keepOff: 'Not on the bone, not down towards the groin.',
+    zones: ['front-hip-bone', 'groin-vessels'],
+    watch: BELLY_OFF,
+    usualHoldSeconds: { from: 30, to: 90 },
+    capSeconds: 90,
+    points: { from: 1, to: 2 },
+    methods: ['timed', 'fade'],
+    setups: [
+      by('fingers', 'lying-back', 'Fingers curled in over the bone, slowly, with the breath.'),
+      by(
+        'pelvic-hook',
+        'lying-back',
+        'The curved tip inside the bone, the hand’s weight, no pull at first.',
+      ),
+    ],
+    related: [
+      { siteId: 'hip-front', why: 'The muscle inside the bone comes before the one outside.' },
+    ],
+    tests: ['edge-of-bed', 'hip-turn'],
+  }),
+] as const;

@@ -1,0 +1,167 @@
+import { ask, COMMANDS, help } from './index';
+
+const value = (name: string, given: Record<string, string>) => {
+  const outcome = ask(name, given);
+  if (!outcome.ok) throw new Error(outcome.mistake.says);
+  return outcome.value;
+};
+const says = (name: string, given: Record<string, string>) => {
+  const outcome = ask(name, given);
+  return outcome.ok ? 'answered' : outcome.mistake.says;
+};
+
+/** The inputs of a command’s own example, as the command line would hand them over. */
+function exampleOf(example: string): Record<string, string> {
+  const words = example.match(/"[^"]*"|\S+/g)?.slice(1) ?? [];
+  const given: Record<string, string> = {};
+  words.forEach((word, index) => {
+    if (word.startsWith('--')) given[word.slice(2)] = words[index + 1]?.replaceAll('"', '') ?? '';
+  });
+  return given;
+}
+
+describe('asking the core', () => {
+  it.each(COMMANDS.map(({ name, example }) => [name, example] as const))(
+    '%s answers its own example with value, unit, inputs, rule and source',
+    (name, example) => {
+      const answer = value(name, exampleOf(example));
+      expect(answer.value).not.toBeUndefined();
+      expect(answer.unit.length).toBeGreaterThan(0);
+      expect(answer.rule.length).toBeGreaterThan(5);
+      expect(answer.source.length).toBeGreaterThan(5);
+      expect(Object.keys(answer.inputs).length).toBeGreaterThan(0);
+      if (typeof answer.value === 'number' && answer.band) {
+        expect(answer.band.low).toBeLessThanOrEqual(answer.value);
+        expect(answer.band.high).toBeGreaterThanOrEqual(answer.value);
+      }
+      expect(JSON.parse(JSON.stringify(answer))).toMatchObject({ unit: answer.unit });
+    },
+  );
+
+  it('leans as the worked example does: 70 kg, feet 30 cm off, about a fifth of the body', () => {
+    const answer = value('load', {
+      site: 'between-blades',
+      tool: 'tennis-ball',
+      posture: 'wall-back',
+      mass: '70',
+      stature: '1.75',
+      feet: '0.3',
+    });
+    expect(answer.unit).toBe('kg');
+    expect(answer.value).toBeGreaterThan(11);
+    expect(answer.value).toBeLessThan(17);
+    expect(answer.more?.assumptions).toContainEqual(expect.stringMatching(/feet stand 30 cm/));
+  });
+
+  it('draws the same for the same seed', () => {
+    const given = { tool: 'tennis-ball', load: '10', seed: '3', draws: '500' };
+    expect(value('pressure', given)).toEqual(value('pressure', given));
+    expect(value('pressure', given)).not.toEqual(value('pressure', { ...given, seed: '4' }));
+  });
+
+  it('counts a dose: 2 points a side of 30 s, one more on the left, is 150 s a session', () => {
+    const answer = value('dose', {
+      site: 'between-blades',
+      method: 'timed',
+      hold: '30',
+      points: '2',
+      affected: 'left',
+      extra: '1',
+      times: '5',
+    });
+    expect(answer.value).toBe(150);
+    expect(answer.more).toMatchObject({
+      affectedShare: 0.6,
+      contactPerWeek: { left: { most: 450 }, right: { most: 300 } },
+    });
+  });
+
+  it('screens: an implant takes the chest of its side off and no other', () => {
+    const chest = { site: 'chest', tool: 'large-ball', posture: 'wall-front' };
+    expect(value('screen', { yes: 'implant@left', side: 'left', ...chest }).value).toBe('off');
+    expect(value('screen', { yes: 'implant@left', side: 'right', ...chest }).value).toBe('free');
+    expect(value('screen', { yes: 'pregnancy=Dr Amsel', site: 'psoas' }).value).toBe('off');
+  });
+
+  it.each([
+    [
+      'load',
+      { site: 'between-blades', mass: '7' },
+      'Body mass must be between 30 and 250 kg; 7 was given.',
+    ],
+    [
+      'load',
+      { site: 'between-blades', stature: '17' },
+      'Stature must be between 1.2 and 2.2 m; 17 was given.',
+    ],
+    [
+      'load',
+      { site: 'between-blades', mass: 'heavy' },
+      '--mass must be a number; “heavy” is none.',
+    ],
+    ['load', {}, '--site is needed.'],
+    ['load', { site: 'nowhere' }, '“nowhere” is not a site this edition knows.'],
+    ['load', { site: 'outer-thigh-band' }, /does not let go under pressure/],
+    ['load', { site: 'between-blades', feet: '5' }, /--feet must be between/],
+    [
+      'pressure',
+      { tool: 'tennis-ball', load: '-4' },
+      '--load must be between 0 and 250 kg; -4 was given.',
+    ],
+    ['pressure', { tool: 'spoon', load: '4' }, '“spoon” is not a tool this edition knows.'],
+    ['pressure', { tool: 'tennis-ball', load: '4', surface: 'lava' }, /--surface is one of/],
+    [
+      'pressure',
+      { tool: 'tennis-ball', load: '4', flesh: 'jelly' },
+      '--flesh is one of: thin, middling, thick.',
+    ],
+    ['ladder', { site: 'calf', rated: '11' }, '--rated must be a grade from 0 to 10.'],
+    ['ladder', { site: 'calf', places: 'moon' }, /--places are of/],
+    ['scale', { site: 'calf', grade: '3' }, '--rated is needed.'],
+    ['dose', { site: 'calf', method: 'magic' }, /--method is one of/],
+    [
+      'dose',
+      { site: 'calf', hold: '9999', method: 'timed' },
+      'The hold time must be at most 600 seconds.',
+    ],
+    ['screen', { yes: 'gout' }, /“gout” is not a screening question/],
+    ['screen', { yes: 'implant@up' }, '“up” is no side, site or region.'],
+    ['site', {}, '--id or --find is needed.'],
+    ['site', { id: 'nowhere' }, '“nowhere” is not a site this edition knows.'],
+    ['fly', {}, /There is no command “fly”/],
+    ['load', { colour: 'red' }, /load takes no --colour/],
+  ])('%s with %j says so', (name, given, sentence) => {
+    expect(says(name, given as Record<string, string>)).toEqual(
+      typeof sentence === 'string' ? sentence : expect.stringMatching(sentence),
+    );
+  });
+
+  it('judges a change, reads an angle, finds a place; each refuses with a sentence', () => {
+    expect(value('change', { test: 'neck-turn', before: '50,54,52', after: '66' })).toMatchObject({
+      value: 'changed',
+      more: { difference: 14, mdc: 8.316 },
+    });
+    expect(value('change', { test: 'neck-turn', before: '50', after: '56' }).value).toBe(
+      'within measurement error',
+    );
+    expect(value('angle', { points: '100:0,0:0,0:-100' }).value).toBe(90);
+    expect(value('place', { view: 'back', x: '-45', y: '402' }).value).toBe('Side low-back, left');
+    expect(
+      says('change', { test: 'edge-of-bed', quantity: 'knee', before: '400', after: '50' }),
+    ).toMatch(/400° was given/);
+    expect(says('change', { test: 'neck-turn', before: 'far', after: '5' })).toMatch(
+      /takes figures/,
+    );
+    expect(says('angle', { points: '1:1,1:1,2:2' })).toMatch(/lie on each other/);
+    expect(says('angle', { points: '1,2' })).toMatch(/takes pairs/);
+    expect(says('place', { view: 'back', x: '0', y: '300' })).toMatch(/Keep off: spine/);
+    expect(says('place', { view: 'back', x: '0', y: '300', stature: '3' })).toMatch(/between 1.2/);
+  });
+
+  it('helps: every command, and every input of one', () => {
+    for (const { name, options } of COMMANDS) {
+      expect(help()).toContain(name);
+      for (const option of Object.keys(options)) expect(help(name)).toContain(`--${option}`);
+    }
+  });
+});

@@ -1,0 +1,311 @@
+import {
+  BODY_PARTS,
+  findSite,
+  MOVEMENT_TESTS,
+  PLACES,
+  recipeWords,
+  searchSites,
+  SENSITIVITY,
+  SIDES,
+  SITES,
+  ZONES,
+  type SiteId,
+} from '#core/anatomy';
+import { doseSchema, METHOD_IDS, METHODS } from '#core/dosage';
+import { answer, mistaken, sourceWords, type Outcome } from '#core/knowledge';
+import { checkRoutine, itemSchema, newItem, totalsOf, usualDose, withTests } from '#core/routine';
+import { CONDITION_IDS, mayUse, screen, type ScreenAnswer } from '#core/screening';
+import { choiceOf, listOf, numberOf, wordOf, type Answer, type Command, type Given } from './ask';
+
+const common = 'common practice, no published source';
+
+const dose: Command = {
+  name: 'dose',
+  says: 'Seconds a dose adds up to: a point, a side, a session and a week, and what the checks say.',
+  options: {
+    site: { says: 'the site’s id', takes: 'id', required: true },
+    method: { says: METHOD_IDS.join(', '), takes: 'word' },
+    hold: { says: 'seconds of a hold, or of a sweep', takes: 's' },
+    least: { says: 'least seconds, until it fades or as it builds up', takes: 's' },
+    most: { says: 'most seconds, until it fades or as it builds up', takes: 's' },
+    bends: { says: 'bends of a pin-and-glide', takes: 'number' },
+    points: { says: 'points a side; 1 when not given', takes: 'number' },
+    repetitions: { says: 'repetitions; 1 when not given', takes: 'number' },
+    sides: { says: 'both, left, right', takes: 'word' },
+    affected: { says: 'affected side: left or right', takes: 'word' },
+    extra: { says: 'points more on the affected side', takes: 'number' },
+    times: { says: 'times a week; 7 when not given', takes: 'number' },
+    grade: { says: 'pressure grade', takes: '0–10' },
+    tests: { says: 'movement tests before and after; 0 when not given', takes: 'number' },
+  },
+  example:
+    'dose --site side-low-back --method fade --least 20 --most 180 --points 2 --affected left --extra 1',
+  run: (given) => {
+    const siteId = wordOf(given, 'site');
+    if (!siteId.ok) return siteId;
+    const site = findSite(siteId.value);
+    if (!site)
+      return mistaken('unknown', 'site', `“${siteId.value}” is not a site this edition knows.`);
+    if (site.redirect) return mistaken('does not fit', 'site', site.redirect.why);
+    const method = choiceOf(given, 'method', METHOD_IDS, site.methods[0]);
+    if (!method.ok) return method;
+    const numbers: Record<string, number> = {};
+    for (const name of [
+      'hold',
+      'least',
+      'most',
+      'bends',
+      'points',
+      'repetitions',
+      'extra',
+      'times',
+      'grade',
+      'tests',
+    ]) {
+      if (given[name] === undefined) continue;
+      const value = numberOf(given, name);
+      if (!value.ok) return value;
+      numbers[name] = value.value;
+    }
+    const usual = usualDose(site, method.value);
+    const parsed = doseSchema.safeParse({
+      ...usual,
+      ...(numbers.hold === undefined
+        ? {}
+        : { holdSeconds: numbers.hold, sweepSeconds: numbers.hold, bendSeconds: numbers.hold }),
+      ...(numbers.least === undefined
+        ? {}
+        : { minSeconds: numbers.least, fromSeconds: numbers.least }),
+      ...(numbers.most === undefined ? {} : { capSeconds: numbers.most, toSeconds: numbers.most }),
+      ...(numbers.bends === undefined ? {} : { bends: numbers.bends }),
+    });
+    if (!parsed.success) {
+      return mistaken(
+        'out of range',
+        'dose',
+        parsed.error.issues[0]?.message ?? 'That is no dose.',
+      );
+    }
+    const base = newItem(site, 'line');
+    const item = itemSchema.safeParse({
+      ...base,
+      dose: parsed.data,
+      points: numbers.points ?? 1,
+      repetitions: numbers.repetitions ?? 1,
+      sides: given.sides ?? base.sides,
+      affectedSide: given.affected ?? null,
+      extraPoints: numbers.extra ?? 0,
+      grade: numbers.grade ?? base.grade,
+    });
+    if (!item.success) {
+      return mistaken('out of range', 'dose', item.error.issues[0]?.message ?? 'That is no dose.');
+    }
+    const timesPerWeek = numbers.times ?? 7;
+    if (!Number.isInteger(timesPerWeek) || timesPerWeek < 1 || timesPerWeek > 14) {
+      return mistaken('out of range', 'times', '--times must be a whole number from 1 to 14.');
+    }
+    const routine = { items: [item.data], timesPerWeek, message: '' };
+    const { session, contact, contactPerWeek, hands, handLoadSeconds, affectedShare, holds } =
+      totalsOf(routine);
+    const total = (of: typeof contact, end: 'least' | 'most') =>
+      of.left[end] + of.right[end] + of.mid[end];
+    return answer({
+      value: total(contact, 'most'),
+      unit: 's contact a session, at most',
+      band: { low: total(contact, 'least'), high: total(contact, 'most') },
+      inputs: {
+        site: site.id,
+        dose: parsed.data,
+        sides: item.data.sides,
+        points: item.data.points,
+        repetitions: item.data.repetitions,
+        timesPerWeek,
+      },
+      rule: 'holds × points × repetitions on each side, cut at the site’s cap',
+      source: sourceWords(METHODS[method.value].source),
+      more: {
+        holds,
+        capSeconds: site.capSeconds,
+        contact,
+        contactPerWeek,
+        session: withTests(session, numbers.tests ?? 0),
+        hands,
+        handLoadSeconds,
+        affectedShare,
+        findings: checkRoutine(routine, { minutesPerDay: null, firstVersion: false }).map(
+          ({ verdict, reason, rule }) => ({ verdict, rule, reason }),
+        ),
+      },
+    });
+  },
+};
+
+/** `latex`, `implant@left`, `recent@left@arm`, `pregnancy=Dr Amsel`. */
+function answersFrom(given: Given): Outcome<ScreenAnswer[]> {
+  const answers: ScreenAnswer[] = [];
+  for (const text of listOf(given, 'yes') ?? []) {
+    const [named = '', clearedBy = ''] = text.split('=');
+    const [id = '', ...details] = named.split('@');
+    const condition = CONDITION_IDS.find((one) => one === id);
+    if (!condition) {
+      return mistaken(
+        'unknown',
+        'yes',
+        `“${id}” is not a screening question. They are: ${CONDITION_IDS.join(', ')}.`,
+      );
+    }
+    const sides = SIDES.filter((side) => details.includes(side));
+    const siteIds = details.filter((detail) => findSite(detail));
+    const strange = details.find(
+      (detail) =>
+        !sides.some((side) => side === detail) &&
+        !findSite(detail) &&
+        !SITES.some(({ region }) => region === detail),
+    );
+    if (strange) return mistaken('unknown', 'yes', `“${strange}” is no side, site or region.`);
+    const regions = [...new Set(SITES.map(({ region }) => region))].filter((region) =>
+      details.includes(region),
+    );
+    answers.push({ condition, sides, regions, siteIds, clearedBy });
+  }
+  return answer(answers);
+}
+
+const screening: Command = {
+  name: 'screen',
+  says: 'What follows from screening answers; with a site, whether it may be worked so.',
+  options: {
+    yes: {
+      says: 'questions answered with yes: id, id@side, id@region, id@site, id=cleared by',
+      takes: 'id,id',
+    },
+    site: { says: 'the site’s id', takes: 'id' },
+    side: { says: 'left, right, mid; left when not given', takes: 'word' },
+    tool: { says: 'the tool’s id; the site’s gentlest when not given', takes: 'id' },
+    posture: { says: 'the posture’s id', takes: 'id' },
+    method: { says: METHOD_IDS.join(', '), takes: 'word' },
+    grade: { says: 'pressure grade; 3 when not given', takes: '0–10' },
+  },
+  example:
+    'screen --yes latex,implant@left --site chest --side left --tool large-ball --posture wall-front',
+  run: (given) => {
+    const answers = answersFrom(given);
+    if (!answers.ok) return answers;
+    const findings = screen(answers.value);
+    if (given.site === undefined) {
+      return answer({
+        value: findings.map(
+          ({ rule, level, client, therapist, clearedBy, ceilingGrade, timeShare }) => ({
+            rule,
+            level,
+            client,
+            therapist,
+            clearedBy,
+            ceilingGrade,
+            timeShare,
+          }),
+        ),
+        unit: 'findings, most severe first',
+        band: null,
+        inputs: { answers: answers.value },
+        rule: 'each condition’s consequences',
+        source: common,
+      });
+    }
+    const site = findSite(given.site);
+    if (!site)
+      return mistaken('unknown', 'site', `“${given.site}” is not a site this edition knows.`);
+    const side = choiceOf(given, 'side', SIDES, site.midline ? 'mid' : 'left');
+    if (!side.ok) return side;
+    const method = choiceOf(given, 'method', METHOD_IDS, site.methods[0] ?? 'timed');
+    if (!method.ok) return method;
+    const grade = numberOf(given, 'grade', 3);
+    if (!grade.ok) return grade;
+    const [way] = site.setups;
+    const use = {
+      siteId: site.id,
+      side: side.value,
+      toolId: given.tool ?? way?.toolId ?? 'fingers',
+      positionId: given.posture ?? way?.positionId ?? 'seated',
+      method: method.value,
+      grade: grade.value,
+    };
+    const { verdict, allowed, ceilingGrade, timeShare, reasons } = mayUse(use, findings);
+    return answer({
+      value: verdict,
+      unit: 'verdict',
+      band: null,
+      inputs: { ...use, answers: answers.value },
+      rule: 'the most severe reason wins; ceilings and times take the least',
+      source: common,
+      more: {
+        allowed,
+        ceilingGrade,
+        timeShare,
+        reasons: reasons.map(({ rule, level, therapist, clearedBy }) => ({
+          rule,
+          level,
+          therapist,
+          clearedBy,
+        })),
+      },
+    });
+  },
+};
+
+function about(siteId: string): Answer | null {
+  const site = findSite(siteId);
+  if (!site) return null;
+  const place = PLACES[site.id as SiteId];
+  return {
+    value: site.plainName,
+    unit: 'site',
+    band: null,
+    inputs: { id: site.id },
+    rule: recipeWords(place.spot),
+    source: sourceWords(site.source),
+    more: {
+      ...site,
+      ceilingGrade: SENSITIVITY[site.sensitivity].ceilingGrade,
+      refersTo: site.refersTo.map((id) => BODY_PARTS[id].name),
+      zones: site.zones.map((id) => ({ name: ZONES[id].name, reason: ZONES[id].reason })),
+      tests: site.tests.map((id) => MOVEMENT_TESTS[id]),
+      areas: place.areas,
+      spot: place.spot,
+    },
+  };
+}
+
+const site: Command = {
+  name: 'site',
+  says: 'Everything known of a site, or the sites a search finds.',
+  options: {
+    id: { says: 'the site’s id', takes: 'id' },
+    find: { says: 'a name, or where it hurts', takes: 'words' },
+  },
+  example: 'site --find "front of shoulder"',
+  run: (given) => {
+    if (given.id !== undefined) {
+      const known = about(given.id);
+      return known
+        ? answer(known)
+        : mistaken('unknown', 'id', `“${given.id}” is not a site this edition knows.`);
+    }
+    if (given.find === undefined) return mistaken('missing', 'id', '--id or --find is needed.');
+    return answer({
+      value: searchSites(given.find).map(({ site: found, ground, words }) => ({
+        id: found.id,
+        name: found.plainName,
+        ground,
+        words,
+      })),
+      unit: 'sites, names first',
+      band: null,
+      inputs: { find: given.find },
+      rule: 'plain or anatomical name, then where it may be felt, then region',
+      source: common,
+    });
+  },
+};
+
+export const PRACTICE: readonly Command[] = [dose, screening, site];

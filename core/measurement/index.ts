@@ -1,0 +1,44 @@
+export {
+  angleAboveHorizontal,
+  angleAt,
+  angleToVertical,
+  levelOffset,
+  PICTURE_READS,
+  POINTS_NEEDED,
+  readPicture,
+  type PictureRead,
+} from './angle';
+export {
+  change,
+  CHANGE_SOURCE,
+  mdc95,
+  semBy,
+  semOf,
+  sideDifference,
+  type Change,
+  type ChangeVerdict,
+  type Read,
+} from './change';
+export { edgeOfBed, ORDINARY_KNEE_DEGREES, type EdgeOfBed, type ShortMuscles } from './edgeOfBed';
+export { pointsOfSample, poseOf, SAMPLES, type Limb, type Pose, type Sample } from './pose';
+export {
+  UNIT_WORDS,
+  WAYS,
+  type MovementTest,
+  type Observation,
+  type Ordinary,
+  type Quantity,
+  type Unit,
+  type Way,
+} from './quantity';
+export {
+  against,
+  FINGER_MM,
+  fingersToMm,
+  judgeTry,
+  MOST_TRIES,
+  readingOf,
+  type Reading,
+} from './reading';
+export { findQuantity, findTest, sitesOfTest, TESTS, testsFor } from './tests';
+export { gravityOf, tiltBetween, type Gravity } from './tilt';

@@ -1,0 +1,149 @@
+import type { Site } from '#core/anatomy';
+import { isOpenEnded, methodOf, methodSeconds } from '#core/dosage';
+import { findSurface, findTool, type SurfaceId } from '#core/equipment';
+import { COMMON_PRACTICE, type Finding } from '#core/knowledge';
+import { findPosture } from '#core/loading';
+import { mayUse, type ScreenFinding } from '#core/screening';
+import type { RoutineItem } from './routine';
+import { sidesInOrder } from './sidesInOrder';
+
+/** What the tool of a line is pressed against: its own surface, or the usual one of its posture. */
+export function surfaceOf(item: RoutineItem): SurfaceId | null {
+  const usual = findPosture(item.positionId)?.surfaces[0];
+  return findSurface(item.surfaceId ?? usual ?? '')?.id ?? null;
+}
+
+type ItemRule = (item: RoutineItem, site: Site) => Finding[];
+
+/** A finding about one line; common practice unless it says otherwise. */
+export const finding = (
+  item: RoutineItem,
+  rest: Omit<Finding, 'itemId' | 'source'> & Partial<Pick<Finding, 'source'>>,
+): Finding => ({ source: COMMON_PRACTICE, ...rest, itemId: item.id });
+
+/** Site, tool, posture, method, grade and what screening found, side by side. */
+function permitted(item: RoutineItem, site: Site, screening: readonly ScreenFinding[]): Finding[] {
+  const seen = new Map<string, Finding>();
+  for (const side of sidesInOrder(item)) {
+    const use = { ...item, side, method: item.dose.method, surfaceId: surfaceOf(item) };
+    for (const reason of mayUse(use, screening).reasons) {
+      if (reason.clearedBy) continue;
+      const key = `${reason.rule}:${reason.therapist}`;
+      if (seen.has(key)) continue;
+      seen.set(
+        key,
+        finding(item, {
+          rule: reason.rule,
+          verdict: reason.level === 'limit' ? 'note' : 'refuse',
+          reason: reason.therapist,
+          inputs: {
+            grade: item.grade,
+            ceilingGrade: reason.ceilingGrade ?? null,
+            sensitivity: site.sensitivity,
+            level: reason.level,
+            side,
+          },
+          source: reason.source,
+        }),
+      );
+    }
+  }
+  return [...seen.values()];
+}
+
+const methodFits: ItemRule = (item) => {
+  const method = methodOf(item.dose);
+  const { least, most } = methodSeconds(item.dose);
+  const findings: Finding[] = [];
+  if (isOpenEnded(item.dose) && least > most) {
+    findings.push(
+      finding(item, {
+        rule: 'least before longest',
+        verdict: 'refuse',
+        reason: `The least hold of ${least} s is longer than the longest of ${most} s.`,
+        inputs: { minSeconds: least, capSeconds: most },
+      }),
+    );
+  }
+  const { seconds, counts } = method;
+  if (most > seconds.most || least < seconds.least) {
+    findings.push(
+      finding(item, {
+        rule: 'range of the method',
+        verdict: 'refuse',
+        reason: `A ${method.name} lasts ${seconds.least} to ${seconds.most} s; this asks for ${least === most ? most : `${least} to ${most}`} s.`,
+        inputs: { leastSeconds: least, mostSeconds: most, from: seconds.least, to: seconds.most },
+      }),
+    );
+  }
+  if (
+    item.dose.method === 'pin-and-glide' &&
+    counts &&
+    (item.dose.bends < counts.least || item.dose.bends > counts.most)
+  ) {
+    findings.push(
+      finding(item, {
+        rule: 'range of the method',
+        verdict: 'caution',
+        reason: `Pin-and-glide usually takes ${counts.least} to ${counts.most} bends; this asks for ${item.dose.bends}.`,
+        inputs: { bends: item.dose.bends, from: counts.least, to: counts.most },
+      }),
+    );
+  }
+  return findings;
+};
+
+/** A hard ball wants something that gives. */
+const surfaceFits: ItemRule = (item) => {
+  const tool = findTool(item.toolId);
+  const hardBall = tool?.form === 'ball' && (tool.hardness === 'firm' || tool.hardness === 'hard');
+  const posture = findPosture(item.positionId);
+  if (!tool || !hardBall || posture?.where !== 'floor' || surfaceOf(item) !== 'hard-floor')
+    return [];
+  return [
+    finding(item, {
+      rule: 'hard ball on a hard floor',
+      verdict: 'caution',
+      reason: `${tool.name} on a hard floor: a hard ball wants a mat, a carpet or a mattress under it.`,
+      inputs: { tool: tool.id, surface: 'hard-floor' },
+    }),
+  ];
+};
+
+const sidesFit: ItemRule = (item, site) => {
+  if (site.midline !== (item.sides === 'mid')) {
+    return [
+      finding(item, {
+        rule: 'sides of the site',
+        verdict: 'refuse',
+        reason: site.midline
+          ? `${site.plainName} lies in the middle and has no sides.`
+          : `${site.plainName} has a left and a right; choose one or both.`,
+        inputs: { sides: item.sides },
+      }),
+    ];
+  }
+  if (item.sides === 'left' || item.sides === 'right') {
+    return [
+      finding(item, {
+        rule: 'both sides',
+        verdict: 'caution',
+        reason: `Only the ${item.sides} is worked. Points left on the other side are said to wake the treated ones.`,
+        inputs: { sides: item.sides },
+      }),
+    ];
+  }
+  return [];
+};
+
+const ITEM_RULES: ItemRule[] = [methodFits, surfaceFits, sidesFit];
+
+/** What speaks against one line of a routine. */
+export const checkItem = (
+  item: RoutineItem,
+  site: Site,
+  screening: readonly ScreenFinding[],
+): Finding[] => [
+  ...permitted(item, site, screening),
+  ...ITEM_RULES.flatMap((rule) => rule(item, site)),
+];

@@ -1,0 +1,74 @@
+import { addDays, type Day } from '#core/calendar';
+import { COMMON_PRACTICE, ownEstimate, type Finding } from '#core/knowledge';
+
+export interface DueInput {
+  today: Day;
+  /** The day of the latest confirmed interview; null when there was none. */
+  lastOn: Day | null;
+  /** The practice's own period in days. */
+  everyDays: number;
+  /** A session the client stopped for a reason that needs the therapist, since then; newest first. */
+  stops: readonly { day: Day; label: string; redFlag: boolean }[];
+  /** An interview of the client's waits to be confirmed. */
+  waiting: Day | null;
+}
+
+/**
+ * Why the screening is due again; empty when it is not. Most pressing first.
+ *
+ * Common practice, no published source, but for the period, which each practice sets.
+ */
+export function screeningDue({ today, lastOn, everyDays, stops, waiting }: DueInput): Finding[] {
+  const due: Finding[] = [];
+  const since = stops.filter(({ day }) => lastOn === null || day >= lastOn);
+  const redFlag = since.find((stop) => stop.redFlag);
+  if (redFlag) {
+    due.push({
+      rule: 'after a red-flag stop',
+      verdict: 'refuse',
+      reason: `A session was stopped on ${redFlag.day}: ${redFlag.label.toLowerCase()}. Ask again before anything goes on.`,
+      source: COMMON_PRACTICE,
+      inputs: { stoppedOn: redFlag.day, lastScreened: lastOn },
+    });
+  }
+  if (waiting !== null) {
+    due.push({
+      rule: 'answers to confirm',
+      verdict: 'caution',
+      reason: 'The client has answered. Go through it together and confirm.',
+      source: COMMON_PRACTICE,
+      inputs: { answeredOn: waiting },
+    });
+  }
+  if (lastOn === null) {
+    due.push({
+      rule: 'never screened',
+      verdict: 'caution',
+      reason: 'Nobody has asked yet whether self-release is safe here.',
+      source: COMMON_PRACTICE,
+      inputs: { lastScreened: null },
+    });
+    return due;
+  }
+  const symptom = since.find((stop) => !stop.redFlag);
+  if (symptom) {
+    due.push({
+      rule: 'after a new symptom',
+      verdict: 'caution',
+      reason: `A session was stopped on ${symptom.day}: ${symptom.label.toLowerCase()}. Ask again.`,
+      source: COMMON_PRACTICE,
+      inputs: { stoppedOn: symptom.day, lastScreened: lastOn },
+    });
+  }
+  const dueOn = addDays(lastOn, everyDays);
+  if (today >= dueOn) {
+    due.push({
+      rule: 'period of the practice',
+      verdict: 'caution',
+      reason: `Last asked on ${lastOn}; this practice asks again after ${everyDays} days.`,
+      source: ownEstimate('each practice sets the period'),
+      inputs: { lastScreened: lastOn, everyDays, dueOn },
+    });
+  }
+  return due;
+}

@@ -1,0 +1,30 @@
+export { type Condition, type Detail } from './condition';
+export { CONDITION_IDS, CONDITIONS, type ConditionId } from './conditions';
+export {
+  clearanceFor,
+  clearanceSchema,
+  clearedAnswers,
+  inForce,
+  type Clearance,
+  type Screening,
+} from './clearance';
+export { screeningDue, type DueInput } from './due';
+export { LEVELS, levelRank, type Level, type Scope, type ScreenFinding } from './finding';
+export {
+  answersOf,
+  answerWith,
+  contradictions,
+  INTERVIEW,
+  missing,
+  noneOf,
+  repliesSchema,
+  reply,
+  replySchema,
+  unanswered,
+  type Contradiction,
+  type QuestionGroup,
+  type Reply,
+} from './interview';
+export { mayUse, mostSites, type Permission, type Use } from './mayUse';
+export { answerSchema, answersSchema, screen, type ScreenAnswer } from './screen';
+export { allStop, type AllStop } from './stop';
