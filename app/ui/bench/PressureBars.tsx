@@ -66,7 +66,13 @@ export function PressureBars({
   };
   return (
     <div ref={ref} className={classes.frame}>
-      <svg width={width} height={height} aria-hidden className={classes.drawing}>
+      <svg
+        width={width}
+        height={height}
+        viewBox={`0 0 ${width} ${height}`}
+        aria-hidden
+        className={classes.drawing}
+      >
         {ticks.map((tick) => (
           <g key={tick} transform={`translate(${x(tick)},0)`}>
             <line y1={HEAD - 6} y2={height} className={classes.grid} />

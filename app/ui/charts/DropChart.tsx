@@ -138,7 +138,7 @@ function TimeLine({ from, to, width }: { from: string; to: string; width: number
     (_, n) => dayNumber(from) + n * every * 7,
   );
   return (
-    <svg width={width} height="22" aria-hidden>
+    <svg width={width} height="22" viewBox={`0 0 ${width} 22`} aria-hidden>
       {ticks.map((day) => (
         <text
           key={day}
@@ -189,7 +189,9 @@ export function DropChart({
       ))}
       <div className={classes.row} data-foot>
         <div />
-        <TimeLine from={from} to={to} width={width} />
+        <div className={classes.drawing}>
+          <TimeLine from={from} to={to} width={width} />
+        </div>
       </div>
     </div>
   );
