@@ -31,7 +31,8 @@ interface OpenOptions {
   logger?: StatementLogger;
 }
 
-function migrationsFolder(): string {
+/** Where the migrations are, beside the sources and beside the build alike. */
+export function migrationsFolder(): string {
   let folder = dirname(fileURLToPath(import.meta.url));
   while (!existsSync(join(folder, 'app/db/migrations/meta/_journal.json'))) {
     const parent = dirname(folder);
