@@ -2,13 +2,18 @@ import { randomUUID } from 'node:crypto';
 import { connect, createServer, type Socket } from 'node:net';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { demoFolder, newFolder, removeFolder, startServer, type Running } from './support/server';
+import {
+  demoFolder,
+  demoUserId,
+  newFolder,
+  removeFolder,
+  startServer,
+  type Running,
+} from './support/server';
 
 /** A signed-in demo person, over plain HTTP. */
 async function signedIn(server: Running, name: string) {
-  const page = await (await fetch(`${server.url}/sign-in`)).text();
-  const at = page.indexOf(`>${name}<`);
-  const userId = [...page.slice(0, at).matchAll(/value="([0-9a-f-]{36})"/g)].at(-1)?.[1] ?? '';
+  const userId = demoUserId(await (await fetch(`${server.url}/sign-in`)).text(), name);
   const answer = await fetch(`${server.url}/sign-in`, {
     method: 'POST',
     body: new URLSearchParams({ intent: 'demo', userId }),

@@ -7,7 +7,7 @@ import { checkNode, ensureBuilt, ensureInstalled, ROOT } from './lib/ready.mjs';
 checkNode();
 ensureInstalled();
 ensureBuilt();
-ensureChromium();
+await ensureChromium();
 const { chromium } = await import('@playwright/test');
 const { startDemoServer } = await import('./lib/demoServer.mjs');
 

@@ -3,9 +3,9 @@ import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { CHROMIUM, ensureChromium } from './lib/debian.mjs';
+import { CHROMIUM, installDebian, missingChromium } from './lib/debian.mjs';
 import { checkNode, ensureBuilt, ensureInstalled, fail, ROOT } from './lib/ready.mjs';
-import { startPostgres } from './lib/postgres.mjs';
+import { missingPostgres, startPostgres } from './lib/postgres.mjs';
 
 const { values } = parseArgs({ options: { only: { type: 'string' } } });
 const wanted = (part) => values.only === undefined || values.only === part;
@@ -94,6 +94,12 @@ ensureInstalled();
 rmSync(RESULTS, { recursive: true, force: true });
 mkdirSync(RESULTS, { recursive: true });
 
+// Fetched while the sources are checked, which need neither.
+const fetched = installDebian(
+  ...(wanted('e2e') ? missingChromium() : []),
+  ...(wanted('database') || wanted('e2e') ? missingPostgres() : []),
+).catch((error) => error);
+
 if (wanted('checks')) {
   await check('types, generated', bin('react-router'), ['typegen']);
   const folders = ['app', 'core', 'server', 'e2e'];
@@ -113,6 +119,8 @@ if (wanted('checks')) {
 if (wanted('unit')) await jest('unit', ['core', 'app']);
 
 if (wanted('database') || wanted('e2e')) {
+  const trouble = await fetched;
+  if (trouble) fail(trouble.message);
   let postgres;
   try {
     postgres = await startPostgres();
@@ -125,7 +133,6 @@ if (wanted('database') || wanted('e2e')) {
       await jest('database, PostgreSQL', ['database'], { TEST_DATABASE_URL: postgres.url });
     }
     if (wanted('e2e')) {
-      ensureChromium();
       ensureBuilt();
       await endToEnd(postgres.url);
     }

@@ -75,3 +75,12 @@ export function demoFolder(): string {
 
 export const removeFolder = (folder: string): void =>
   rmSync(join(folder, '..'), { recursive: true, force: true });
+
+/** The id of a demo person, as the sign-in page offers it. The name may be its beginning. */
+export function demoUserId(signInPage: string, name: string): string {
+  const at = signInPage.indexOf(`>${name}`);
+  const before = [...signInPage.slice(0, at).matchAll(/value="([0-9a-f-]{36})"/g)];
+  const id = at < 0 ? undefined : before.at(-1)?.[1];
+  if (id === undefined) throw new Error(`The sign-in page offers no ${name}.`);
+  return id;
+}

@@ -1,26 +1,35 @@
 // Installs what the tests need from Debian's own packages.
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { existsSync } from 'node:fs';
 
-/** Installs packages with apt, as root or by way of sudo. Throws with a sentence when it cannot. */
-export function installDebian(...packages) {
+/** Installs packages with apt, as root or by way of sudo. Rejects with a sentence when it cannot. */
+export async function installDebian(...packages) {
+  if (packages.length === 0) return;
   const root = process.getuid?.() === 0;
   const run = (...words) => {
     const [command, ...rest] = root ? words : ['sudo', '-n', ...words];
-    return spawnSync(command, rest, {
+    const child = spawn(command, rest, {
       stdio: 'inherit',
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-    }).status;
+    });
+    return new Promise((done) => {
+      child.once('error', () => done(1));
+      child.once('exit', done);
+    });
   };
   console.log(`Installing ${packages.join(', ')} from Debian.`);
-  run('apt-get', 'update', '-qq');
-  if (run('apt-get', 'install', '-y', '-qq', '--no-install-recommends', ...packages) !== 0) {
+  await run('apt-get', 'update', '-qq');
+  const code = await run(
+    ...['apt-get', 'install', '-y', '-qq', '--no-install-recommends', ...packages],
+  );
+  if (code !== 0) {
     throw new Error(`Could not install ${packages.join(', ')}. Install it by hand and try again.`);
   }
 }
 
 export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
 
-export function ensureChromium() {
-  if (!existsSync(CHROMIUM)) installDebian('chromium');
-}
+/** The package that brings Chromium, unless it is there. */
+export const missingChromium = () => (existsSync(CHROMIUM) ? [] : ['chromium']);
+
+export const ensureChromium = () => installDebian(...missingChromium());

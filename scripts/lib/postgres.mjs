@@ -35,9 +35,12 @@ export const freePort = () =>
     });
   });
 
+/** The package that brings PostgreSQL, unless it is there. */
+export const missingPostgres = () => (binFolder() ? [] : ['postgresql']);
+
 /** Starts the server and returns its address and what stops it. */
 export async function startPostgres() {
-  if (!binFolder()) installDebian('postgresql');
+  await installDebian(...missingPostgres());
   const bin = binFolder();
   if (!bin) throw new Error('PostgreSQL could not be found after installing it.');
   const folder = mkdtempSync(join(tmpdir(), 'entspann-postgres-'));
