@@ -243,6 +243,38 @@ for (const { viewport, colorScheme, staff, client } of VIEWS) {
     });
 }
 
+test('every screen fits a phone before its scripts have run', async ({ browser, baseURL }) => {
+  const asked = await browser.newContext({ baseURL });
+  const page = await asked.newPage();
+  await stepInAs(page, 'Maren');
+  const file = await fileOf(page, 'Benedikt Aro');
+  const stages = ['screen', 'map', 'measure', 'plan', 'practise', 'review', 'details', 'visit'];
+  const screens = {
+    Maren: [
+      ...['/day', '/atlas', '/atlas/side-low-back', '/notes', '/tools', '/lean', '/scale'],
+      ...['/clients/new', '/settings/practice', ...stages.map((stage) => `${file}/${stage}`)],
+    ],
+    Yara: ['/today', '/practise', '/answers', '/points', '/measures', '/settings/account'],
+  };
+  for (const [name, paths] of Object.entries(screens)) {
+    await asked.clearCookies();
+    await stepInAs(page, name);
+    const still = await browser.newContext({
+      baseURL,
+      viewport: PHONE,
+      javaScriptEnabled: false,
+      storageState: await asked.storageState(),
+    });
+    const phone = await still.newPage();
+    for (const path of paths) {
+      expect([path, (await phone.goto(path))?.status()]).toEqual([path, 200]);
+      await expectFitAndAccessible(phone, path, 'fit');
+    }
+    await still.close();
+  }
+  await asked.close();
+});
+
 test('the practise screen is light: under 200 kB of script over the wire, usable at once', async ({
   browser,
   baseURL,
