@@ -32,6 +32,7 @@ export default [
       route('review', 'routes/review/review.tsx'),
     ]),
   ]),
+  route('clients/:clientId/plan/draft', 'routes/plan/draft.ts'),
   route('clients/:clientId/map/keep', 'routes/map/keep.ts'),
   route('clients/:clientId/measure/keep', 'routes/measure/keep.ts'),
   route('clients/:clientId/screen/keep', 'routes/screen/keep.ts'),

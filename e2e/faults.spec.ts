@@ -154,7 +154,8 @@ test('the plan takes no damaged routine', async ({ page }) => {
   const file = await addClient(page, 'Damaged Plans');
   await addSite(page, 'Skull base');
   const issued = page.waitForRequest(
-    (request) => request.method() === 'POST' && request.postData()?.includes('"issue"') === true,
+    (request) =>
+      request.method() === 'POST' && request.postData()?.includes('"versionId"') === true,
   );
   await page.getByRole('button', { name: 'Issue version 1' }).click();
   const good = JSON.parse((await issued).postData() ?? '{}') as Record<string, unknown> & {
@@ -178,7 +179,8 @@ test('the plan takes no damaged routine', async ({ page }) => {
     {},
     [],
     'issue',
-    { intent: 'explode' },
+    { ...good, draftRevision: -1 },
+    { ...good, draftRevision: undefined },
     { ...good, content: null },
     { ...good, versionId: 'x' },
     ...[-1, 11, 1.5, '4', null, 1e300].map((grade) => withItem({ grade })),
@@ -192,6 +194,17 @@ test('the plan takes no damaged routine', async ({ page }) => {
   ];
   for (const data of bad) {
     const answer = await send(data);
+    expect([data, answer.status()]).toEqual([data, 422]);
+  }
+  const drafts = [
+    {},
+    { intent: 'explode' },
+    { intent: 'keep', baseNumber: 1, revision: 'x', content: good.content },
+    { intent: 'keep', baseNumber: 1, revision: 1, content: { items: 'none' } },
+    { intent: 'discard' },
+  ];
+  for (const data of drafts) {
+    const answer = await page.request.post(`${file}/plan/draft`, { data });
     expect([data, answer.status()]).toEqual([data, 422]);
   }
   const unreadable = await page.request.post(`${file}/plan`, {
@@ -247,13 +260,13 @@ test('a form that another version has overtaken is refused, shows both and keeps
   });
   await stepInAs(other, 'Idris');
   await other.goto(`${file}/plan`);
-  await addSite(page, 'Thumb base');
-  await page.getByLabel('Why this version').fill('Thumb too.');
   await addSite(other, 'Breastbone');
   await other.getByLabel('Why this version').fill('Breastbone too.');
   await other.getByRole('button', { name: 'Issue version 2' }).click();
   await expect(other.getByText('Version 2 is issued.')).toBeVisible();
 
+  await addSite(page, 'Thumb base');
+  await page.getByLabel('Why this version').fill('Thumb too.');
   await page.getByRole('button', { name: 'Issue version 2' }).click();
   await expect(page.getByText(/Idris Falk issued version 2 while you were working/)).toBeVisible();
   await expect(page.getByText('“Breastbone too.”')).toBeVisible();

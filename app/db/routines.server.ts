@@ -1,5 +1,5 @@
 import { storedRoutineSchema, type Routine } from '#core/routine';
-import { asc, desc, eq } from 'drizzle-orm';
+import { asc, desc, eq, getTableColumns } from 'drizzle-orm';
 import type { Database } from './open.server';
 import { routine, routineVersion, user } from './schema.server';
 
@@ -11,7 +11,12 @@ const readVersion = <Row extends { content: Routine }>(row: Row): Row => ({
 });
 
 export async function routineOf(db: Database, clientId: string) {
-  const [row] = await db.select().from(routine).where(eq(routine.clientId, clientId)).limit(1);
+  const [row] = await db
+    .select({ ...getTableColumns(routine), draftByName: user.name })
+    .from(routine)
+    .leftJoin(user, eq(user.id, routine.draftBy))
+    .where(eq(routine.clientId, clientId))
+    .limit(1);
   return row && { ...row, draft: row.draft && read(row.draft) };
 }
 

@@ -3,6 +3,7 @@ import { findTool, surfaceIdSchema } from '#core/equipment';
 import { BODY_BOUNDS } from '#core/loading';
 import { allStop, screen } from '#core/screening';
 import { and, eq } from 'drizzle-orm';
+import equal from 'fast-deep-equal';
 import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
@@ -84,57 +85,121 @@ export const bringsSchema = z.object({
 });
 export type Brings = z.infer<typeof bringsSchema>;
 
-/** What the file holds of it, in one comparable text: a save names the one it was begun from. */
-export const bringsSeen = (file: {
-  massKilograms: number | null;
-  statureMetres: number | null;
-  minutesPerDay: number | null;
-  tools: string[] | null;
-  places: string[] | null;
-  timesOfDay: string[] | null;
-  helperAtHome: boolean | null;
-}): string =>
-  JSON.stringify([
-    file.massKilograms,
-    file.statureMetres,
-    file.minutesPerDay,
-    file.tools,
-    file.places,
-    file.timesOfDay,
-    file.helperAtHome,
-  ]);
+const DETAILS: readonly (keyof ClientDetails)[] = [
+  'name',
+  'occupation',
+  'timeZone',
+  'minutesPerDay',
+  'affectedSide',
+  'nextVisit',
+  'notes',
+];
+const BRINGS: readonly BringsColumn[] = [
+  'massKilograms',
+  'statureMetres',
+  'minutesPerDay',
+  'tools',
+  'places',
+  'timesOfDay',
+  'helperAtHome',
+];
+type BringsColumn = Exclude<keyof Brings, 'statureCentimetres'> | 'statureMetres';
+type Columns = Pick<typeof client.$inferSelect, keyof ClientDetails | BringsColumn>;
 
-export async function changeBrings(
+const seenOf =
+  (fields: readonly (keyof Columns)[]) =>
+  (file: Columns): string =>
+    JSON.stringify(Object.fromEntries(fields.map((field) => [field, file[field]])));
+
+/** What a form about the file was begun from, in one text: a save names it. */
+export const detailsSeen = seenOf(DETAILS);
+export const bringsSeen = seenOf(BRINGS);
+
+/** The fields in which two such texts differ; all of them when one is none. */
+function changedSince(seen: string, now: string): string[] {
+  const fields = JSON.parse(now) as Record<string, unknown>;
+  let before: Record<string, unknown> = {};
+  try {
+    before = z.record(z.string(), z.unknown()).parse(JSON.parse(seen));
+  } catch {
+    // Damaged: nothing in it was seen.
+  }
+  return Object.keys(fields).filter((field) => !equal(fields[field], before[field]));
+}
+
+/**
+ * Writes into a client's file what was asked for, unless somebody changed it since it was seen (409,
+ * with the fields that differ, what they hold now, and the text that says these were seen).
+ */
+async function changeFile(
+  setting: Setting,
+  who: Principal,
+  clientId: string,
+  {
+    set,
+    seen,
+    seenNow,
+    action,
+  }: {
+    set: Partial<Columns>;
+    seen: string | undefined;
+    seenNow: (file: Columns) => string;
+    action: 'changed a client file' | 'changed what a client brings';
+  },
+): Promise<void> {
+  await fileOf(setting, who, clientId);
+  const own = and(eq(client.id, clientId), eq(client.practiceId, who.practiceId));
+  await setting.db.transaction(async (tx) => {
+    const [row] = await tx.select().from(client).where(own).for('update');
+    const now = seenNow(found(row, 'client'));
+    if (seen !== undefined && seen !== now) {
+      throw new Refusal(
+        409,
+        'Somebody changed this meanwhile, so nothing was saved. What you typed is still here: save again to put it in place of theirs.',
+        { changed: changedSince(seen, now), seen: now },
+      );
+    }
+    await tx.update(client).set(set).where(own);
+    await recordAudit(tx, {
+      practiceId: who.practiceId,
+      actorId: who.userId,
+      at: setting.now(),
+      action,
+      subject: clientId,
+    });
+  });
+}
+
+export const changeBrings = (
   setting: Setting,
   who: Principal,
   clientId: string,
   { statureCentimetres, ...brings }: Brings,
   seen?: string,
-): Promise<void> {
-  const file = await fileOf(setting, who, clientId);
-  if (seen !== undefined && seen !== bringsSeen(file)) {
-    throw new Refusal(
-      409,
-      'Somebody changed this meanwhile. Nothing was saved: reload to see theirs, then change again.',
-    );
-  }
-  await setting.db.transaction(async (tx) => {
-    await tx
-      .update(client)
-      .set({
-        ...brings,
-        statureMetres: statureCentimetres === null ? null : statureCentimetres / 100,
-      })
-      .where(and(eq(client.id, clientId), eq(client.practiceId, who.practiceId)));
-    await recordAudit(tx, {
-      practiceId: who.practiceId,
-      actorId: who.userId,
-      at: setting.now(),
-      action: 'changed what a client brings',
-      subject: clientId,
-    });
+): Promise<void> =>
+  changeFile(setting, who, clientId, {
+    set: {
+      ...brings,
+      statureMetres: statureCentimetres === null ? null : statureCentimetres / 100,
+    },
+    seen,
+    seenNow: bringsSeen,
+    action: 'changed what a client brings',
   });
-}
+
+export const changeClient = (
+  setting: Setting,
+  who: Principal,
+  clientId: string,
+  details: ClientDetails,
+  seen?: string,
+): Promise<void> =>
+  changeFile(setting, who, clientId, {
+    set: details,
+    seen,
+    seenNow: detailsSeen,
+    action: 'changed a client file',
+  });
 
 /** Opens a file for a new client of this therapist, with an empty routine. */
 export async function addClient(setting: Setting, who: Principal, details: ClientDetails) {
@@ -158,28 +223,6 @@ export async function addClient(setting: Setting, who: Principal, details: Clien
     });
   });
   return id;
-}
-
-export async function changeClient(
-  setting: Setting,
-  who: Principal,
-  clientId: string,
-  details: ClientDetails,
-): Promise<void> {
-  await fileOf(setting, who, clientId);
-  await setting.db.transaction(async (tx) => {
-    await tx
-      .update(client)
-      .set(details)
-      .where(and(eq(client.id, clientId), eq(client.practiceId, who.practiceId)));
-    await recordAudit(tx, {
-      practiceId: who.practiceId,
-      actorId: who.userId,
-      at: setting.now(),
-      action: 'changed a client file',
-      subject: clientId,
-    });
-  });
 }
 
 const isUuid = (text: string) => z.uuid().safeParse(text).success;

@@ -5,6 +5,7 @@ import {
   bringsSeen,
   changeBrings,
   changeClient,
+  detailsSeen,
   clientSchema,
   fileHead,
   fileOf,
@@ -53,8 +54,13 @@ describe('the wall between practices', () => {
       () => reviewOf(setting, stranger, clientId),
       () => sessionLogOf(setting, stranger, clientId),
       () => changeClient(setting, stranger, clientId, details({ name: 'Taken' })),
-      () => saveDraft(setting, stranger, clientId, { baseNumber: 0, content: shortRoutine() }),
-      () => discardDraft(setting, stranger, clientId),
+      () =>
+        saveDraft(setting, stranger, clientId, {
+          baseNumber: 0,
+          revision: 0,
+          content: shortRoutine(),
+        }),
+      () => discardDraft(setting, stranger, clientId, { revision: 0 }),
       () => issueTo(setting, stranger, clientId),
       () => fileOf(setting, owner, uuid()),
       () => fileOf(setting, owner, 'no-uuid; drop table client'),
@@ -168,6 +174,36 @@ describe('what a client brings', () => {
       changeBrings(setting, owner, clientId, brings({ massKilograms: '60' }), seen),
     ).rejects.toMatchObject({ status: 409 });
     expect(await fileOf(setting, owner, clientId)).toMatchObject({ massKilograms: 78.5 });
+  });
+
+  it('is told which fields somebody else changed, and may be saved once they were seen', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const seen = detailsSeen(await fileOf(setting, owner, clientId));
+    await changeClient(setting, owner, clientId, details({ minutesPerDay: '7' }), seen);
+    const mine = details({ notes: 'Left hip since the tour.' });
+    const refusal = await changeClient(setting, owner, clientId, mine, seen).then(
+      () => null,
+      (error: unknown) => error as { status: number; details: { seen: string } },
+    );
+    expect(refusal).toMatchObject({ status: 409, details: { changed: ['minutesPerDay'] } });
+    await changeClient(setting, owner, clientId, mine, refusal?.details.seen);
+    expect(await fileOf(setting, owner, clientId)).toMatchObject({
+      notes: 'Left hip since the tour.',
+    });
+    await expect(changeClient(setting, owner, clientId, mine, '{"name":')).rejects.toMatchObject({
+      status: 409,
+    });
+  });
+
+  it('changed by two at the same moment is changed by one', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const seen = detailsSeen(await fileOf(setting, owner, clientId));
+    const results = await Promise.allSettled(
+      ['One', 'Other'].map((notes) =>
+        changeClient(setting, owner, clientId, details({ notes }), seen),
+      ),
+    );
+    expect(results.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
   });
 
   it('may be unknown, and is then empty', async () => {

@@ -1,5 +1,14 @@
 import { dayOf } from '#core/calendar';
-import { findQuantity, findTest, MOST_TRIES, readingOf, WAYS } from '#core/measurement';
+import {
+  findQuantity,
+  findTest,
+  homeToday,
+  MOST_TRIES,
+  readingOf,
+  WAYS,
+  type AskedAtHome,
+  type HomeToday,
+} from '#core/measurement';
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
@@ -250,12 +259,32 @@ export async function askAtHome(
 export async function ownMeasures(setting: Setting, who: Principal) {
   const file = await ownFile(setting, who);
   const rows = await measurementsOf(setting.db, file.id);
+  const own = rows.filter(({ visitId }) => visitId === null);
+  const today = dayOf(setting.now().getTime(), file.timeZone);
   return {
     therapistName: file.therapistName,
-    today: dayOf(setting.now().getTime(), file.timeZone),
+    today,
     asked: file.homeMeasures,
-    own: rows.filter(({ visitId }) => visitId === null),
+    due: homeToday(file.homeMeasures, own, today),
+    own,
   };
+}
+
+/** What a client is asked to measure today, by the names of the tests. Reads nothing when nothing was asked. */
+export async function homeTodayOf(
+  setting: Setting,
+  file: { id: string; homeMeasures: readonly AskedAtHome[] },
+  today: string,
+): Promise<HomeToday> {
+  const asked = file.homeMeasures;
+  const rows = asked.length === 0 ? [] : await measurementsOf(setting.db, file.id);
+  const due = homeToday(
+    asked,
+    rows.filter(({ visitId }) => visitId === null),
+    today,
+  );
+  const named = (ids: string[]) => ids.map((id) => findTest(id)?.name ?? id);
+  return { before: named(due.before), again: named(due.again), weekly: named(due.weekly) };
 }
 
 /** A figure the client measured at home. */

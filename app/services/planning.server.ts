@@ -2,9 +2,11 @@ import { dayOf } from '#core/calendar';
 import { checkRoutine, routineSchema, storedRoutineSchema, type Routine } from '#core/routine';
 import { screen } from '#core/screening';
 import type { SessionSummary } from '#core/session';
-import { and, eq } from 'drizzle-orm';
+import { and, eq, isNull, or, sql } from 'drizzle-orm';
+import equal from 'fast-deep-equal';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
+import type { Database } from '~/db/open.server';
 import { latestVersion, routineOf, versionsOf } from '~/db/routines.server';
 import { routine, routineVersion } from '~/db/schema.server';
 import { lastSummariesOf } from '~/db/sessions.server';
@@ -52,46 +54,113 @@ export async function planOf(setting: Setting, who: Principal, clientId: string)
     latest: latest && { number: latest.number, content: latest.content },
     draft: thread?.draft ?? null,
     draftBase: thread?.draftBase ?? 0,
+    draftRevision: thread?.draftRevision ?? 0,
+    /** Who kept the draft, when it was somebody else. */
+    draftByOther: thread?.draft && thread.draftBy !== who.userId ? thread.draftByName : null,
   };
 }
 
+/** The revision of the draft that a bench last saw. */
+const revisionSchema = z.number().int().min(0);
+
 export const draftSchema = z.object({
   baseNumber: z.number().int().min(0),
+  revision: revisionSchema,
   content: storedRoutineSchema,
 });
 
-/** Keeps unissued work. An empty routine may be kept; one that breaks a rule may too. */
+export const discardSchema = z.object({ revision: revisionSchema });
+
+/** A draft that somebody kept since the bench last saw one. */
+export interface OtherDraft {
+  revision: number;
+  byName: string;
+  at: Date | null;
+  baseNumber: number;
+  content: Routine;
+}
+
+/** Only what was seen may be written over; where there is no draft, nothing can be. */
+const unlessOvertaken = (clientId: string, revision: number) =>
+  and(
+    eq(routine.clientId, clientId),
+    or(isNull(routine.draft), eq(routine.draftRevision, revision)),
+  );
+
+const nextRevision = sql`${routine.draftRevision} + 1`;
+
+async function overtaken(db: Database, clientId: string) {
+  const thread = found(await routineOf(db, clientId), 'routine');
+  const { draft, draftRevision: revision, draftBase, draftByName, draftAt } = thread;
+  const other = draft && {
+    revision,
+    byName: draftByName ?? 'Somebody',
+    at: draftAt,
+    baseNumber: draftBase,
+    content: draft,
+  };
+  return new Refusal(
+    409,
+    `${other?.byName ?? 'Somebody'} changed this draft while you were working. Yours is kept on this screen; nothing of theirs was written over.`,
+    { other },
+  );
+}
+
+/**
+ * Keeps unissued work. An empty routine may be kept; one that breaks a rule may too. Refused when
+ * somebody kept another draft since (409, with theirs in the details).
+ *
+ * @returns the revision the draft has now
+ */
 export async function saveDraft(
   setting: Setting,
   who: Principal,
   clientId: string,
-  draft: z.infer<typeof draftSchema>,
-): Promise<void> {
+  { baseNumber, revision, content }: z.infer<typeof draftSchema>,
+): Promise<{ revision: number }> {
   await fileOf(setting, who, clientId);
-  const kept = await setting.db
+  const [kept] = await setting.db
     .update(routine)
     .set({
-      draft: draft.content,
-      draftBase: draft.baseNumber,
+      draft: content,
+      draftBase: baseNumber,
       draftBy: who.userId,
       draftAt: setting.now(),
+      draftRevision: nextRevision,
     })
-    .where(eq(routine.clientId, clientId))
-    .returning({ id: routine.id });
-  found(kept[0], 'routine');
+    .where(unlessOvertaken(clientId, revision))
+    .returning({ revision: routine.draftRevision });
+  if (kept) return kept;
+  // Sent again because its answer was lost on the way: it is kept already.
+  const thread = found(await routineOf(setting.db, clientId), 'routine');
+  if (thread.draftBy === who.userId && equal(thread.draft, content)) {
+    return { revision: thread.draftRevision };
+  }
+  throw await overtaken(setting.db, clientId);
 }
 
-export async function discardDraft(setting: Setting, who: Principal, clientId: string) {
+/** Forgets unissued work, unless somebody kept another draft since (409). */
+export async function discardDraft(
+  setting: Setting,
+  who: Principal,
+  clientId: string,
+  { revision }: z.infer<typeof discardSchema>,
+): Promise<{ revision: number }> {
   await fileOf(setting, who, clientId);
-  await setting.db
+  const [gone] = await setting.db
     .update(routine)
-    .set({ draft: null, draftBy: null, draftAt: null })
-    .where(eq(routine.clientId, clientId));
+    .set({ draft: null, draftBy: null, draftAt: null, draftRevision: nextRevision })
+    .where(unlessOvertaken(clientId, revision))
+    .returning({ revision: routine.draftRevision });
+  if (!gone) throw await overtaken(setting.db, clientId);
+  return gone;
 }
 
 export const issueSchema = z.object({
   /** The number of the version the work was begun from; 0 when there was none. */
   baseNumber: z.number().int().min(0),
+  /** The draft the work stands on: issuing forgets it, so it must be the one that was seen. */
+  draftRevision: revisionSchema,
   /** Made by the browser, so that a form sent twice issues once. */
   versionId: z.uuid({ error: 'The form is damaged; reload the page.' }),
   reason: z.string().trim().max(600, 'The reason may have at most 600 characters.'),
@@ -122,7 +191,7 @@ async function staleAgainst(setting: Setting, clientId: string) {
 
 /**
  * Issues the next version of a client's routine. Refused when a check refuses, when a change has no
- * reason, or when somebody else issued since (409, with their version in the details).
+ * reason, or when somebody else issued or kept a draft since (409, with theirs in the details).
  *
  * @returns the version's number; the same form sent again answers with the same number
  */
@@ -169,10 +238,18 @@ export async function issue(
         issuedOn: dayOf(at.getTime(), file.timeZone),
         issuedBy: who.userId,
       });
-      await tx
+      const settled = await tx
         .update(routine)
-        .set({ draft: null, draftBy: null, draftAt: null, draftBase: number })
-        .where(and(eq(routine.id, thread.id)));
+        .set({
+          draft: null,
+          draftBy: null,
+          draftAt: null,
+          draftBase: number,
+          draftRevision: nextRevision,
+        })
+        .where(unlessOvertaken(clientId, wish.draftRevision))
+        .returning({ id: routine.id });
+      if (settled.length === 0) throw await overtaken(tx, clientId);
       await recordAudit(tx, {
         practiceId: who.practiceId,
         actorId: who.userId,

@@ -39,6 +39,7 @@ describe('a plan and the screening', () => {
     await screened(setting, owner, clientId, 'neck-unstable');
     const wish = {
       baseNumber: 0,
+      draftRevision: 0,
       versionId: uuid(),
       reason: '',
       content: routineWith(itemFor('skull-base', { dose: timed(20) })),
@@ -81,7 +82,13 @@ describe('issuing a routine', () => {
   it('asks for a reason from the second version on', async () => {
     const clientId = await addClient(setting, owner, details());
     await issueTo(setting, owner, clientId);
-    const wish = { baseNumber: 1, versionId: uuid(), reason: '', content: shortRoutine() };
+    const wish = {
+      baseNumber: 1,
+      draftRevision: 0,
+      versionId: uuid(),
+      reason: '',
+      content: shortRoutine(),
+    };
     await expect(issue(setting, owner, clientId, wish)).rejects.toMatchObject({ status: 422 });
     expect(await issue(setting, owner, clientId, { ...wish, reason: 'Longer.' })).toEqual({
       number: 2,
@@ -101,7 +108,13 @@ describe('issuing a routine', () => {
 
   it('answers the same form sent twice, even at once, with one version', async () => {
     const clientId = await addClient(setting, owner, details());
-    const wish = { baseNumber: 0, versionId: uuid(), reason: '', content: shortRoutine() };
+    const wish = {
+      baseNumber: 0,
+      draftRevision: 0,
+      versionId: uuid(),
+      reason: '',
+      content: shortRoutine(),
+    };
     const answers = await Promise.all([
       issue(setting, owner, clientId, wish),
       issue(setting, owner, clientId, wish),
@@ -114,7 +127,7 @@ describe('issuing a routine', () => {
     const clientId = await addClient(setting, owner, details());
     const mine = routineWith(itemFor('side-low-back', { dose: fade(20, 60) }));
     await issueTo(setting, owner, clientId);
-    await saveDraft(setting, owner, clientId, { baseNumber: 0, content: mine });
+    await saveDraft(setting, owner, clientId, { baseNumber: 0, revision: 0, content: mine });
     await expect(issueTo(setting, owner, clientId, mine, 0)).rejects.toMatchObject({
       status: 409,
       details: { stale: { number: 1, reason: 'For the test.', content: shortRoutine() } },
@@ -134,12 +147,64 @@ describe('issuing a routine', () => {
   it('keeps a draft that breaks rules, and forgets it on issue or when told to', async () => {
     const clientId = await addClient(setting, owner, details());
     const wild = routineWith(itemFor('breastbone', { grade: 10 }));
-    await saveDraft(setting, owner, clientId, { baseNumber: 0, content: wild });
+    const { revision } = await saveDraft(setting, owner, clientId, {
+      baseNumber: 0,
+      revision: 0,
+      content: wild,
+    });
     expect((await fileHead(setting, owner, clientId)).hasDraft).toBe(true);
-    await discardDraft(setting, owner, clientId);
+    await discardDraft(setting, owner, clientId, { revision });
     expect((await planOf(setting, owner, clientId)).draft).toBeNull();
-    await saveDraft(setting, owner, clientId, { baseNumber: 0, content: wild });
+    await saveDraft(setting, owner, clientId, { baseNumber: 0, revision: 0, content: wild });
     await issueTo(setting, owner, clientId);
     expect((await planOf(setting, owner, clientId)).draft).toBeNull();
+  });
+});
+
+describe('the draft of two who work at once', () => {
+  const mine = routineWith(itemFor('breastbone', { dose: timed(20) }));
+  const theirs = routineWith(itemFor('thumb-base', { dose: timed(20) }));
+
+  it('is never written over, discarded or issued away unseen', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const save = (content: typeof mine, revision: number) =>
+      saveDraft(setting, owner, clientId, { baseNumber: 0, revision, content });
+    const { revision } = await save(theirs, 0);
+    const clash = {
+      status: 409,
+      details: { other: { revision, byName: 'Runa Dahl', content: theirs } },
+    };
+    await expect(save(mine, 0)).rejects.toMatchObject(clash);
+    await expect(discardDraft(setting, owner, clientId, { revision: 0 })).rejects.toMatchObject(
+      clash,
+    );
+    const wish = { baseNumber: 0, versionId: uuid(), reason: '', content: mine };
+    await expect(
+      issue(setting, owner, clientId, { ...wish, draftRevision: 0 }),
+    ).rejects.toMatchObject(clash);
+    expect(await planOf(setting, owner, clientId)).toMatchObject({ draft: theirs, versions: [] });
+    // Once it was seen, one may go on.
+    expect(await save(mine, revision)).toEqual({ revision: revision + 1 });
+    expect(await issue(setting, owner, clientId, { ...wish, draftRevision: revision + 1 })).toEqual(
+      { number: 1 },
+    );
+  });
+
+  it('kept by both at the same moment is kept of one, and the other is told', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const results = await Promise.allSettled(
+      [mine, theirs].map((content) =>
+        saveDraft(setting, owner, clientId, { baseNumber: 0, revision: 0, content }),
+      ),
+    );
+    // The first finds no draft to write over; the second finds the first.
+    expect(results.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
+  });
+
+  it('sent again because its answer was lost is kept once', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const draft = { baseNumber: 0, revision: 0, content: mine };
+    const first = await saveDraft(setting, owner, clientId, draft);
+    expect(await saveDraft(setting, owner, clientId, draft)).toEqual(first);
   });
 });

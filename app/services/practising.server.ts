@@ -12,6 +12,7 @@ import { eventsOf, lastSessionsOf } from '~/db/sessions.server';
 import { practisedSession, sessionEvent } from '~/db/schema.server';
 import { ownFile } from './clientFile.server';
 import { answersInForce } from './inForce.server';
+import { homeTodayOf } from './measuring.server';
 import { Refusal } from './refusal.server';
 import type { Principal, Setting } from './setting.server';
 
@@ -23,13 +24,14 @@ const SHOWN_BACK = 20;
 /** What a client sees first: today's routine, how the week stands, and the last sessions. */
 export async function clientStart(setting: Setting, who: Principal) {
   const file = await ownFile(setting, who);
-  const [versions, last, { interviews }] = await Promise.all([
+  const today = dayOf(setting.now().getTime(), file.timeZone);
+  const [versions, last, { interviews }, home] = await Promise.all([
     versionsOf(setting.db, file.id),
     lastSessionsOf(setting.db, file.id, SHOWN_BACK),
     answersInForce(setting.db, file.id),
+    homeTodayOf(setting, file, today),
   ]);
   const version = versions.at(-1) ?? null;
-  const today = dayOf(setting.now().getTime(), file.timeZone);
   const monday = weekOf(today);
   const periods = versions.map((one) => ({
     from: one.issuedOn,
@@ -40,6 +42,7 @@ export async function clientStart(setting: Setting, who: Principal) {
     therapistName: file.therapistName,
     nextVisit: file.nextVisit,
     asksHome: file.homeMeasures.length > 0,
+    home,
     answered: interviews.length > 0,
     stop: allStop(screen(file.screening)),
     today,
@@ -92,10 +95,16 @@ export type LedRoutine = ReturnType<typeof led>;
 /** The routine a client is led through: their latest version. */
 export async function routineToPractise(setting: Setting, who: Principal) {
   const file = await ownFile(setting, who);
-  const version = (await versionsOf(setting.db, file.id)).at(-1) ?? null;
+  const today = dayOf(setting.now().getTime(), file.timeZone);
+  const [versions, home] = await Promise.all([
+    versionsOf(setting.db, file.id),
+    homeTodayOf(setting, file, today),
+  ]);
+  const version = versions.at(-1) ?? null;
   return {
     therapistName: file.therapistName,
     version: version && led(version, file.screening),
+    home,
     stop: allStop(screen(file.screening)),
   };
 }

@@ -3,6 +3,7 @@ import {
   allStop,
   clearanceFor,
   type clearanceSchema,
+  CONDITIONS,
   contradictions,
   missing,
   repliesSchema,
@@ -14,8 +15,8 @@ import { and, eq } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
-import { asClearances, screeningDraftOf } from '~/db/screenings.server';
-import { clearance, screening, screeningDraft } from '~/db/schema.server';
+import { asClearances, screeningDraftOf, screeningsOf } from '~/db/screenings.server';
+import { clearance, client, screening, screeningDraft } from '~/db/schema.server';
 import { lastSessionsOf } from '~/db/sessions.server';
 import { openVisitOf } from './visitOpen.server';
 import { fileOf, fileWithAnswers, ownFile } from './clientFile.server';
@@ -53,6 +54,8 @@ export async function screeningOf(setting: Setting, who: Principal, clientId: st
     confirmed: confirmed && { day: confirmed.day, by: confirmed.answeredByName },
     waiting: waiting && { day: waiting.day, by: waiting.answeredByName, replies: waiting.replies },
     open: unanswered(replies),
+    /** The latest answers of anybody: an interview names the ones it was begun after. */
+    lastId: interviews.at(-1)?.id ?? null,
     interviews: interviews.map(({ id, day, confirmed: by, answeredByName, replies: given }) => ({
       id,
       day,
@@ -121,17 +124,41 @@ function judge(
 export const submitSchema = interviewSchema.extend({
   /** Made by the browser, so that a form sent twice counts once. */
   id: z.uuid({ error: 'The form is damaged; reload the page.' }),
+  /** The latest answers the asker had seen; null for none. */
+  after: z.uuid({ error: 'The form is damaged; reload the page.' }).nullish(),
 });
+
+/** Says who answered in the meantime, and which of their yeses are not among these. */
+function answeredSince(
+  theirs: { answeredByName: string; replies: Reply[] },
+  replies: readonly Reply[],
+): Refusal {
+  const missed = theirs.replies.filter(
+    ({ condition, says }) =>
+      says === 'yes' && !replies.some((own) => own.condition === condition && own.says === 'yes'),
+  );
+  const named = missed.map(({ condition }) => `“${CONDITIONS[condition].name}”`).join(', ');
+  return new Refusal(
+    409,
+    `${theirs.answeredByName} answered these questions while you asked. ${
+      missed.length > 0
+        ? `Their answers say yes to ${named}, yours do not.`
+        : 'Every yes of theirs is among yours.'
+    } Yours are kept here; look at them again, then record.`,
+    { missed: missed.map(({ condition }) => condition) },
+  );
+}
 
 /**
  * Records an interview. A therapist's is confirmed by that; a client's waits to be, and what it says yes
- * to is in force at once.
+ * to is in force at once. A therapist's is refused when somebody answered since it was begun (409): it
+ * would put their answers out of force unseen.
  */
 export async function recordInterview(
   setting: Setting,
   who: Principal,
   clientId: string | null,
-  { id, replies }: z.infer<typeof submitSchema>,
+  { id, after, replies }: z.infer<typeof submitSchema>,
 ): Promise<void> {
   const file = await fileFor(setting, who, clientId);
   judge(replies, file);
@@ -139,21 +166,24 @@ export async function recordInterview(
   const today = dayOf(at.getTime(), file.timeZone);
   const byClient = who.role === 'client';
   const visit = byClient ? null : await openVisitOf(setting.db, file.id);
-  await setting.db.transaction(async (tx) => {
-    await tx
-      .insert(screening)
-      .values({
-        id,
-        clientId: file.id,
-        replies,
-        confirmed: !byClient,
-        answeredBy: who.userId,
-        at,
-        day: today,
-        // One left open on an earlier day is not this visit.
-        visitId: visit?.day === today ? visit.id : null,
-      })
-      .onConflictDoNothing();
+  const recording = setting.db.transaction(async (tx) => {
+    // One at a time for one client, so that none is recorded between looking and recording.
+    await tx.select({ id: client.id }).from(client).where(eq(client.id, file.id)).for('update');
+    const known = await screeningsOf(tx, file.id);
+    if (known.some((one) => one.id === id)) return;
+    const since = byClient ? undefined : known.at(-1);
+    if (since && since.id !== after) throw answeredSince(since, replies);
+    await tx.insert(screening).values({
+      id,
+      clientId: file.id,
+      replies,
+      confirmed: !byClient,
+      answeredBy: who.userId,
+      at,
+      day: today,
+      // One left open on an earlier day is not this visit.
+      visitId: visit?.day === today ? visit.id : null,
+    });
     await tx
       .delete(screeningDraft)
       .where(and(eq(screeningDraft.clientId, file.id), eq(screeningDraft.userId, who.userId)));
@@ -170,6 +200,11 @@ export async function recordInterview(
           .join(', '),
       },
     });
+  });
+  await recording.catch(async (error: unknown) => {
+    // What was asked is not lost by being refused.
+    if (error instanceof Refusal) await keepInterview(setting, who, clientId, { replies });
+    throw error;
   });
 }
 

@@ -109,6 +109,39 @@ describe('an interview of the therapist', () => {
     expect((await screeningOf(setting, owner, clientId)).interviews).toHaveLength(1);
   });
 
+  it('of two therapists at once: the second sees the first’s answers before recording', async () => {
+    const clientId = await addClient(setting, owner, details());
+    await screened(setting, owner, clientId);
+    const { lastId } = await screeningOf(setting, owner, clientId);
+    const record = (id: string, after: string | null, ...conditions: Reply[]) =>
+      recordInterview(setting, owner, clientId, { id, after, replies: full(...conditions) });
+    const first = uuid();
+    await record(first, lastId, yes('latex'));
+    const mine = uuid();
+    await expect(record(mine, lastId, yes('jaw'))).rejects.toMatchObject({
+      status: 409,
+      message: expect.stringContaining('yes to “Latex') as string,
+      details: { missed: ['latex'] },
+    });
+    const { answers, draft } = await screeningOf(setting, owner, clientId);
+    expect(answers.map(({ condition }) => condition)).toEqual(['latex']);
+    // What was asked is kept, and counts once theirs was seen.
+    expect(draft?.find(({ condition }) => condition === 'jaw')?.says).toBe('yes');
+    await record(mine, first, yes('jaw'));
+    expect((await screeningOf(setting, owner, clientId)).lastId).toBe(mine);
+  });
+
+  it('does not put answers out of force that the client gave while it was held', async () => {
+    const { clientId, who } = await joinedClient(setting, owner);
+    await screened(setting, owner, clientId);
+    const { lastId } = await screeningOf(setting, owner, clientId);
+    await recordInterview(setting, who, null, { id: uuid(), replies: full(yes('night-pain')) });
+    await expect(
+      recordInterview(setting, owner, clientId, { id: uuid(), after: lastId, replies: full() }),
+    ).rejects.toMatchObject({ status: 409 });
+    expect((await screeningOf(setting, owner, clientId)).stop?.level).toBe('refer');
+  });
+
   it('under way is kept, incomplete, for its own writer, and is gone once recorded', async () => {
     const clientId = await addClient(setting, owner, details());
     await keepInterview(setting, owner, clientId, { replies: [yes('jaw')] });
@@ -116,7 +149,11 @@ describe('an interview of the therapist', () => {
     expect((await screeningOf(setting, owner, clientId)).draft).toHaveLength(2);
     await screened(setting, owner, clientId);
     expect((await screeningOf(setting, owner, clientId)).draft).toBeNull();
-    expect(await open.db.select().from(screeningDraft)).toEqual([]);
+    const kept = await open.db
+      .select()
+      .from(screeningDraft)
+      .where(eq(screeningDraft.clientId, clientId));
+    expect(kept).toEqual([]);
   });
 
   it('stays inside the practice', async () => {

@@ -20,6 +20,7 @@ export {
   type Read,
 } from './change';
 export { edgeOfBed, ORDINARY_KNEE_DEGREES, type EdgeOfBed, type ShortMuscles } from './edgeOfBed';
+export { homeToday, type AskedAtHome, type HomeToday, type TakenAtHome } from './home';
 export { pointsOfSample, poseOf, SAMPLES, type Limb, type Pose, type Sample } from './pose';
 export {
   UNIT_WORDS,

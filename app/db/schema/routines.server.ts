@@ -31,6 +31,8 @@ export const routine = pgTable(
     draftBase: integer('draft_base').notNull().default(0),
     draftBy: uuid('draft_by').references(() => user.id),
     draftAt: instant('draft_at'),
+    /** Counts what was kept, so that a save names the draft it was begun from. */
+    draftRevision: integer('draft_revision').notNull().default(0),
     createdAt: instant('created_at').notNull(),
   },
   (table) => [uniqueIndex('routine_client').on(table.clientId)],

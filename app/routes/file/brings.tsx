@@ -5,6 +5,7 @@ import { SURFACE_IDS, SURFACES, TOOLS } from '#core/equipment';
 import { act, enter, formOf, load, parse } from '~/door.server';
 import { bringsSchema, bringsSeen, changeBrings, fileOf } from '~/services/clientFile.server';
 import { Notice } from '~/ui/parts/Notice';
+import { Overtaken, seenAfter } from '~/ui/parts/Overtaken';
 import { readBrings } from './bringsForm';
 import type { Route } from './+types/brings';
 import classes from './brings.module.css';
@@ -64,14 +65,15 @@ const HELP = [
 export default function BringsPage({ loaderData, actionData }: Route.ComponentProps) {
   const { file } = loaderData;
   const busy = useNavigation().state !== 'idle';
-  const errors = actionData?.ok === false ? actionData.fields : {};
+  const refused = actionData?.ok === false ? actionData : null;
+  const errors = refused?.fields ?? {};
   const helper = file.helperAtHome === null ? '' : file.helperAtHome ? 'yes' : 'no';
   const noFloor = file.screening.some(({ condition }) => condition === 'no-floor');
   return (
     <Form method="post" noValidate className={classes.page}>
-      <input type="hidden" name="seen" value={loaderData.seen} />
+      <input type="hidden" name="seen" value={seenAfter(refused?.details, loaderData.seen)} />
       <div className={classes.top}>
-        {actionData?.ok === false && <Notice>{actionData.message}</Notice>}
+        {refused && <Overtaken message={refused.message} details={refused.details} />}
         {actionData?.ok && (
           <Notice tone="quiet">Saved. The plan and the ladder reckon with it.</Notice>
         )}

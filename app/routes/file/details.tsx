@@ -2,10 +2,11 @@ import { Button, CopyButton } from '@mantine/core';
 import { toString as drawQr } from 'qrcode';
 import { data, Form, useNavigation } from 'react-router';
 import { act, enter, formOf, load, parse } from '~/door.server';
-import { changeClient, clientSchema, fileOf } from '~/services/clientFile.server';
+import { changeClient, clientSchema, detailsSeen, fileOf } from '~/services/clientFile.server';
 import { invite } from '~/services/invitations.server';
 import { ClientFields } from '~/ui/parts/ClientFields';
 import { Notice } from '~/ui/parts/Notice';
+import { Overtaken, seenAfter } from '~/ui/parts/Overtaken';
 import { shortDay } from '~/ui/parts/words';
 import { z } from 'zod';
 import type { Route } from './+types/details';
@@ -13,7 +14,10 @@ import classes from './details.module.css';
 
 export async function loader({ context, request, params }: Route.LoaderArgs) {
   const { setting, who } = enter(context, request, 'staff');
-  return load(async () => ({ file: await fileOf(setting, who, params.clientId) }));
+  return load(async () => {
+    const file = await fileOf(setting, who, params.clientId);
+    return { file, seen: detailsSeen(file) };
+  });
 }
 
 const intentSchema = z.object({
@@ -26,7 +30,7 @@ export async function action({ context, request, params }: Route.ActionArgs) {
     const form = await formOf(request);
     const { intent } = parse(intentSchema, form);
     if (intent === 'change') {
-      await changeClient(setting, who, params.clientId, parse(clientSchema, form));
+      await changeClient(setting, who, params.clientId, parse(clientSchema, form), form.seen);
       return { ok: true as const, done: 'changed' as const };
     }
     const file = await fileOf(setting, who, params.clientId);
@@ -86,10 +90,11 @@ export default function Details({ loaderData, actionData }: Route.ComponentProps
     <div className={classes.page}>
       <section>
         <h2>Details</h2>
-        {refused && <Notice>{refused.message}</Notice>}
+        {refused && <Overtaken message={refused.message} details={refused.details} />}
         {done?.done === 'changed' && <Notice tone="quiet">Saved.</Notice>}
         <Form method="post" noValidate className={classes.form}>
           <input type="hidden" name="intent" value="change" />
+          <input type="hidden" name="seen" value={seenAfter(refused?.details, loaderData.seen)} />
           <ClientFields
             errors={refused?.fields ?? {}}
             values={{

@@ -33,6 +33,17 @@ export async function action({ context, request }: Route.ActionArgs) {
 
 type Data = Route.ComponentProps['loaderData'];
 
+/** When a test is taken, and whether it is due now. */
+function whenWords(testId: string, when: string, due: Data['due']): string {
+  if (when === 'weekly') {
+    return due.weekly.includes(testId) ? 'Once a week: due.' : 'Once a week: done for this week.';
+  }
+  if (due.before.includes(testId)) return 'Before and after each session: before is due.';
+  return due.again.includes(testId)
+    ? 'Before and after each session: after is still open.'
+    : 'Before and after each session.';
+}
+
 function HomeTest({ data, test, when }: { data: Data; test: MovementTest; when: string }) {
   const fetcher = useFetcher<{ ok: true } | { ok: false; message: string }>();
   const { today } = data;
@@ -95,9 +106,7 @@ function HomeTest({ data, test, when }: { data: Data; test: MovementTest; when: 
     <section className={classes.test} aria-label={test.name}>
       <h2>{test.name}</h2>
       <p>{test.atHome}</p>
-      <p className={classes.soft}>
-        {when === 'weekly' ? 'Once a week.' : 'Before and after each session.'}
-      </p>
+      <p className={classes.soft}>{whenWords(test.id, when, data.due)}</p>
       {fetcher.data?.ok === false && <Notice>{fetcher.data.message}</Notice>}
       {test.quantities.slice(0, 1).map((quantity) => (
         <div key={quantity.id} className={classes.fields}>

@@ -56,7 +56,9 @@ export function Bench({ data }: { data: PlanData }) {
   const { routine, selectedId, troubles } = state;
   const editor = useRef<HTMLDivElement>(null);
   const issue = useIssue(data);
-  const draft = useDraft(routine, issue.baseNumber, data);
+  const draft = useDraft(routine, issue.baseNumber, data, (left) =>
+    dispatch({ type: 'replace', routine: left }),
+  );
 
   const client = useMemo((): LadderClient => {
     const { massKilograms, statureMetres, tools, places } = file;
@@ -208,12 +210,14 @@ export function Bench({ data }: { data: PlanData }) {
         <IssuePanel
           routine={routine}
           issue={issue}
+          draft={draft}
           findings={findings}
           troubles={Object.values(troubles)}
-          onIssue={(reason) => {
-            draft.hold();
-            issue.send(routine, reason);
-          }}
+          onIssue={(reason) =>
+            void draft.hold().then((revision) => {
+              if (revision !== null) issue.send(routine, reason, revision);
+            })
+          }
           onReplace={(next) => dispatch({ type: 'replace', routine: next })}
         />
       </aside>

@@ -5,28 +5,35 @@ import { layOut, type Routine } from '#core/routine';
 import { Notice } from '~/ui/parts/Notice';
 import { shortDay } from '~/ui/parts/words';
 import { Strip } from '~/ui/strip/Strip';
-import type { Issue, Stale } from './useIssue';
+import type { Draft } from './useDraft';
+import type { Issue } from './useIssue';
 import classes from './bench.module.css';
 
-function StalePanel({
-  stale,
+/** Somebody else’s work beside one’s own, and the choice between them. */
+function Theirs({
+  title,
+  says,
+  content,
+  mine,
   onKeepMine,
   onTakeTheirs,
 }: {
-  stale: Stale;
+  title: string;
+  says: string;
+  content: Routine;
+  /** What going on with one’s own means. */
+  mine: string;
   onKeepMine: () => void;
   onTakeTheirs: () => void;
 }) {
-  const numbers = new Map(stale.content.items.map((item, index) => [item.id, index + 1]));
+  const numbers = new Map(content.items.map((item, index) => [item.id, index + 1]));
   return (
     <div className={classes.stale}>
-      <h3>
-        Version {stale.number}, {stale.issuedByName}, {shortDay(stale.issuedOn)}
-      </h3>
-      <p>“{stale.reason}”</p>
-      <Strip layout={layOut(stale.content)} numbers={numbers} />
+      <h3>{title}</h3>
+      <p>{says}</p>
+      <Strip layout={layOut(content)} numbers={numbers} />
       <div className={classes.staleActions}>
-        <Button onClick={onKeepMine}>Go on with mine, as version {stale.number + 1}</Button>
+        <Button onClick={onKeepMine}>{mine}</Button>
         <Button variant="outline" onClick={onTakeTheirs}>
           Go on from theirs
         </Button>
@@ -39,6 +46,7 @@ function StalePanel({
 export function IssuePanel({
   routine,
   issue,
+  draft,
   findings,
   troubles,
   onIssue,
@@ -46,12 +54,15 @@ export function IssuePanel({
 }: {
   routine: Routine;
   issue: Issue;
+  draft: Draft;
   findings: readonly Finding[];
   troubles: readonly string[];
   onIssue: (reason: string) => void;
   onReplace: (routine: Routine) => void;
 }) {
   const { baseNumber, issued, stale } = issue;
+  // Heard of while keeping or while issuing; one that was settled is not new any more.
+  const other = [draft.other, issue.other].find((one) => one && one.revision > draft.revision);
   // A reason belongs to the version it was written for; after issuing, the next one starts empty.
   const [written, setWritten] = useState({ for: baseNumber, reason: '' });
   const reason = issued !== null && written.for < issued ? '' : written.reason;
@@ -74,14 +85,31 @@ export function IssuePanel({
           onChange={(event) => setWritten({ for: baseNumber, reason: event.currentTarget.value })}
         />
       )}
-      {issue.refusal && <Notice>{issue.refusal}</Notice>}
+      {issue.refusal && !issue.other && <Notice>{issue.refusal}</Notice>}
       {stale && (
-        <StalePanel
-          stale={stale}
+        <Theirs
+          title={`Version ${stale.number}, ${stale.issuedByName}, ${shortDay(stale.issuedOn)}`}
+          says={`“${stale.reason}”`}
+          content={stale.content}
+          mine={`Go on with mine, as version ${stale.number + 1}`}
           onKeepMine={() => issue.rebase(stale.number)}
           onTakeTheirs={() => {
             onReplace(stale.content);
             issue.rebase(stale.number);
+          }}
+        />
+      )}
+      {other && (
+        <Theirs
+          title={`A draft of ${other.byName}`}
+          says="Kept while you were working. Yours is on this screen; neither is lost."
+          content={other.content}
+          mine="Go on with mine"
+          onKeepMine={() => draft.settle(other)}
+          onTakeTheirs={() => {
+            draft.settle(other);
+            onReplace(other.content);
+            issue.rebase(other.baseNumber);
           }}
         />
       )}
@@ -90,7 +118,7 @@ export function IssuePanel({
       )}
       <Button
         onClick={() => onIssue(reason)}
-        disabled={obstacle !== null || stale !== null}
+        disabled={obstacle !== null || stale !== null || other !== undefined}
         loading={issue.busy}
         fullWidth
       >

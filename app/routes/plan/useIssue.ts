@@ -3,7 +3,7 @@ import { useFetcher } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import type { Routine } from '#core/routine';
 import type { Route } from './+types/plan';
-import { asJson } from './useDraft';
+import { asJson, type OtherDraft } from './useDraft';
 
 /** The version somebody else issued in the meantime. */
 export interface Stale {
@@ -14,17 +14,21 @@ export interface Stale {
   content: Routine;
 }
 
-type Answer = { ok: true } | { ok: false; message: string; details: { stale?: Stale } };
+type Answer =
+  { ok: true } | { ok: false; message: string; details: { stale?: Stale; other?: OtherDraft } };
 
 export interface Issue {
   /** The version this work was begun from; 0 for none. */
   baseNumber: number;
-  send: (routine: Routine, reason: string) => void;
+  /** Sends the work, with the revision of the draft it stands on. */
+  send: (routine: Routine, reason: string, draftRevision: number) => void;
   busy: boolean;
   /** The number that was issued last from this screen. */
   issued: number | null;
   refusal: string | null;
   stale: Stale | null;
+  /** A draft that somebody else kept meanwhile: issuing would have forgotten it. */
+  other: OtherDraft | null;
   /** Goes on with one's own work on top of the other version, or of the one given. */
   rebase: (number: number) => void;
 }
@@ -53,11 +57,11 @@ export function useIssue({
 
   return {
     baseNumber,
-    send: (routine, reason) => {
+    send: (routine, reason, draftRevision) => {
       const versionId = attempts.get(baseNumber) ?? uuid();
       setAttempts(new Map(attempts).set(baseNumber, versionId));
       void fetcher.submit(
-        { intent: 'issue', baseNumber, versionId, reason, content: asJson(routine) },
+        { baseNumber, draftRevision, versionId, reason, content: asJson(routine) },
         { method: 'post', encType: 'application/json' },
       );
     },
@@ -65,6 +69,7 @@ export function useIssue({
     issued: answer?.ok ? issued : null,
     refusal: answer?.ok === false && !settled ? answer.message : null,
     stale: settled ? null : stale,
+    other: answer?.ok === false ? (answer.details.other ?? null) : null,
     rebase: setBase,
   };
 }

@@ -89,7 +89,14 @@ export function Closing({
   );
 }
 
-export function Finished({ state }: { state: SessionState }) {
+export function Finished({
+  state,
+  measure,
+}: {
+  state: SessionState;
+  /** What was measured before and is to be measured again, by name. */
+  measure: readonly string[];
+}) {
   return (
     <>
       <header className={classes.top}>
@@ -99,6 +106,15 @@ export function Finished({ state }: { state: SessionState }) {
         <h1>That’s it for now</h1>
         <p className={classes.soft}>Rating on first pressing, and on letting go.</p>
         <Places state={state} />
+        {measure.length > 0 && (
+          <p className={classes.lead}>
+            You measured before. Now again:{' '}
+            <Link to="/measures" className={classes.inText}>
+              {measure.map((name) => name.toLowerCase()).join(', ')}
+            </Link>
+            .
+          </p>
+        )}
       </div>
       <div className={classes.foot}>
         <Link to="/today" className={classes.main}>

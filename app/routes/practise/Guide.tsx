@@ -7,7 +7,7 @@ import { useAwake } from '~/ui/practise/useAwake';
 import { Closing, Finished, Stopped } from './Ending';
 import { Find } from './Find';
 import { Holding } from './Holding';
-import { type Led, SitesContext } from './led';
+import { type HomeMeasures, type Led, SitesContext } from './led';
 import { Opening } from './Opening';
 import { remainingPlace } from './place';
 import classes from './practise.module.css';
@@ -27,10 +27,12 @@ function Run({
   device,
   version,
   therapistName,
+  home,
 }: {
   device: Device;
   version: Led;
   therapistName: string;
+  home: HomeMeasures;
 }) {
   const { session, outbox } = device;
   const { state } = useSyncExternalStore(session.subscribe, session.read, session.read);
@@ -91,12 +93,15 @@ function Run({
         <Opening
           version={version}
           therapistName={therapistName}
+          measure={[...home.before, ...home.weekly]}
           onStart={() => happen({ type: 'started' })}
         />
       );
     }
     if (state.status === 'stopped') return <Stopped state={state} therapistName={therapistName} />;
-    if (state.status === 'finished') return <Finished state={state} />;
+    if (state.status === 'finished') {
+      return <Finished state={state} measure={home.again} />;
+    }
     switch (state.phase.name) {
       case 'find':
         return <Find key={state.stepIndex} state={state} happen={happen} {...ask} />;
@@ -145,10 +150,12 @@ export function Guide({
   userId,
   version,
   therapistName,
+  home,
 }: {
   userId: string;
   version: Led;
   therapistName: string;
+  home: HomeMeasures;
 }) {
   const [device, setDevice] = useState<Device | null>(null);
   useEffect(() => {
@@ -163,13 +170,13 @@ export function Guide({
   if (!device) {
     return (
       <div className={classes.screen}>
-        <Opening version={version} therapistName={therapistName} />
+        <Opening version={version} therapistName={therapistName} measure={[]} />
       </div>
     );
   }
   return (
     <SitesContext value={version.sites}>
-      <Run device={device} version={version} therapistName={therapistName} />
+      <Run device={device} version={version} therapistName={therapistName} home={home} />
     </SitesContext>
   );
 }

@@ -21,10 +21,13 @@ function limitWords({ steps, sites }: Led): string[] {
 export function Opening({
   version,
   therapistName,
+  measure,
   onStart,
 }: {
   version: Led;
   therapistName: string;
+  /** What is to be measured before it, by name. */
+  measure: readonly string[];
   /** Absent while the device is being opened. */
   onStart?: () => void;
 }) {
@@ -58,6 +61,16 @@ export function Opening({
           </ul>
         )}
         <dl className={classes.facts}>
+          {measure.length > 0 && (
+            <>
+              <dt>Measure first</dt>
+              <dd>
+                <Link to="/measures" className={classes.inText}>
+                  {measure.map((name) => name.toLowerCase()).join(', ')}
+                </Link>
+              </dd>
+            </>
+          )}
           <dt>Have ready</dt>
           <dd>{tools.join(', ')}</dd>
           <dt>Before you begin</dt>

@@ -19,6 +19,13 @@ export interface Led {
   sites: Readonly<Record<string, SiteWords | undefined>>;
 }
 
+/** What is measured at home around a session, by the names of the tests. */
+export interface HomeMeasures {
+  before: readonly string[];
+  again: readonly string[];
+  weekly: readonly string[];
+}
+
 export const SitesContext = createContext<Led['sites']>({});
 
 /** The words for the sites of the routine that is led through. */

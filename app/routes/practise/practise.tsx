@@ -21,7 +21,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
 export const shouldRevalidate = () => false;
 
 export default function Practise({ loaderData }: Route.ComponentProps) {
-  const { version, userId, therapistName, stop } = loaderData;
+  const { version, userId, therapistName, home, stop } = loaderData;
   if (stop) {
     return (
       <main className={classes.night} data-night>
@@ -52,14 +52,14 @@ export default function Practise({ loaderData }: Route.ComponentProps) {
     return (
       <main className={classes.night} data-night>
         <div className={classes.screen}>
-          <Opening version={version} therapistName={therapistName} />
+          <Opening version={version} therapistName={therapistName} measure={[]} />
         </div>
       </main>
     );
   }
   return (
     <main className={classes.night} data-night>
-      <Guide userId={userId} version={version} therapistName={therapistName} />
+      <Guide userId={userId} version={version} therapistName={therapistName} home={home} />
     </main>
   );
 }

@@ -1,6 +1,12 @@
 import { Button, TextInput } from '@mantine/core';
-import { useMemo, useState } from 'react';
-import { Link, useFetcher, useNavigate } from 'react-router';
+import { useEffect, useMemo, useState } from 'react';
+import {
+  Link,
+  useFetcher,
+  useNavigate,
+  useRevalidator,
+  type FetcherWithComponents,
+} from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import {
@@ -66,7 +72,8 @@ const clearable = (id: ConditionId) =>
 const JSON_POST = { method: 'post', encType: 'application/json' } as const;
 
 type Data = Route.ComponentProps['loaderData'];
-type Answer = { ok: true; done: string } | { ok: false; message: string };
+type Answer =
+  { ok: true; done: string } | { ok: false; message: string; details?: { missed?: ConditionId[] } };
 
 /** “Cleared by …, on …”, for one condition. */
 function ClearanceForm({ id, today }: { id: ConditionId; today: string }) {
@@ -226,11 +233,10 @@ function Brings({ data }: { data: Data }) {
   );
 }
 
-function Page({ data }: { data: Data }) {
+function Page({ data, record }: { data: Data; record: FetcherWithComponents<Answer> }) {
   const { file, waiting, draft, replies: inForce, due, today } = data;
   const base = `/clients/${file.id}`;
   const start: Reply[] = draft ?? waiting?.replies ?? (due.length === 0 ? inForce : []);
-  const record = useFetcher<Answer>();
   const navigate = useNavigate();
   const state = useInterview(start, `interview:${file.id}`, keepBy(`${base}/screen/keep`));
   const firstOpen = INTERVIEW.findIndex(({ conditions }) =>
@@ -293,7 +299,12 @@ function Page({ data }: { data: Data }) {
               onClick={() => {
                 void state
                   .done()
-                  .then(() => record.submit({ intent: 'record', id: uuid(), replies }, JSON_POST));
+                  .then(() =>
+                    record.submit(
+                      { intent: 'record', id: uuid(), after: data.lastId, replies },
+                      JSON_POST,
+                    ),
+                  );
               }}
             >
               {waiting ? 'Confirm with the client' : 'Record the interview'}
@@ -377,5 +388,18 @@ function Page({ data }: { data: Data }) {
 
 export default function Screen({ loaderData }: Route.ComponentProps) {
   const { file, interviews, waiting } = loaderData;
-  return <Page key={`${file.id}:${interviews.length}:${waiting?.day ?? ''}`} data={loaderData} />;
+  const record = useFetcher<Answer>({ key: `record:${file.id}` });
+  const { revalidate } = useRevalidator();
+  const overtaken = record.data?.ok === false && record.data.details?.missed !== undefined;
+  // What somebody answered meanwhile is fetched, so that it is seen before one's own is recorded.
+  useEffect(() => {
+    if (overtaken) void revalidate();
+  }, [overtaken, revalidate]);
+  return (
+    <Page
+      key={`${file.id}:${interviews.length}:${waiting?.day ?? ''}`}
+      data={loaderData}
+      record={record}
+    />
+  );
 }

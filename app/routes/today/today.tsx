@@ -61,6 +61,18 @@ function Sessions({ last, today }: Pick<Start, 'last' | 'today'>) {
   );
 }
 
+/** What is to be measured around the session, when something is. */
+function Measuring({ home, doneToday }: { home: Start['home']; doneToday: boolean }) {
+  const names = doneToday ? home.again : [...home.before, ...home.weekly];
+  if (names.length === 0) return null;
+  return (
+    <p className={classes.ask}>
+      {doneToday ? 'Now that you are through, measure again: ' : 'Before you start, measure: '}
+      <Link to="/measures">{names.map((name) => name.toLowerCase()).join(', ')}</Link>.
+    </p>
+  );
+}
+
 /** Why the last session was stopped, when that asks for the therapist first. */
 function heldBack(last: Start['last']) {
   const reason = last[0]?.stopReason;
@@ -113,6 +125,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
           </p>
         </Notice>
       )}
+      <Measuring home={loaderData.home} doneToday={doneToday} />
       <section className={classes.start}>
         <h1>{doneToday ? 'Done for today' : 'Today’s routine'}</h1>
         <p className={classes.minutes}>

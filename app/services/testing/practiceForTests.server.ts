@@ -8,8 +8,8 @@ import { v7 as uuid } from 'uuid';
 import { openSignIn, principalOf, setUpPractice } from '../accounts.server';
 import { addClient, clientSchema } from '../clientFile.server';
 import { invite, join } from '../invitations.server';
-import { issue } from '../planning.server';
-import { recordInterview } from '../screening.server';
+import { issue, planOf } from '../planning.server';
+import { recordInterview, screeningOf } from '../screening.server';
 import type { Principal, Setting } from '../setting.server';
 
 export const NOW = new Date('2026-03-10T17:00:00Z');
@@ -112,8 +112,10 @@ export async function issueTo(
   baseNumber = 0,
 ): Promise<string> {
   const versionId = uuid();
+  const { draftRevision } = await planOf(setting, therapist, clientId);
   await issue(setting, therapist, clientId, {
     baseNumber,
+    draftRevision,
     versionId,
     reason: 'For the test.',
     content,
@@ -134,7 +136,8 @@ export async function screened(
     regions: ['arm' as const],
   }));
   const replies = INTERVIEW.reduce<Reply[]>((before, group) => noneOf(before, group), yes);
-  await recordInterview(setting, who, clientId, { id: uuid(), replies });
+  const { lastId } = await screeningOf(setting, who, clientId);
+  await recordInterview(setting, who, clientId, { id: uuid(), after: lastId, replies });
 }
 
 let seed = 0;

@@ -1,5 +1,5 @@
 import { Button, Checkbox, NumberInput } from '@mantine/core';
-import { useRef, useState, type KeyboardEvent, type PointerEvent, type WheelEvent } from 'react';
+import { useRef, useState } from 'react';
 import type { Point } from '#core/geometry';
 import {
   POINTS_NEEDED,
@@ -8,22 +8,11 @@ import {
   UNIT_WORDS,
   type PictureRead,
   type Quantity,
-  type Sample,
 } from '#core/measurement';
-import { takePicture, type TakenPicture } from './pictureFile';
-import { frameOf, PosedBody } from './PosedFigure';
+import { takePicture } from './pictureFile';
+import { frameOf } from './PosedFigure';
+import { PictureSurface, POINT_NAMES, type Frame, type Shown } from './PictureSurface';
 import classes from './PictureAngle.module.css';
-
-/** What each point of a reading is, in the order it is placed. */
-const POINT_NAMES: Record<PictureRead, readonly string[]> = {
-  'three points': ['end of one arm', 'corner', 'end of the other arm'],
-  'to the vertical': ['lower point', 'upper point'],
-  'above level': ['foot of the neck', 'ear'],
-  offset: ['ear', 'shoulder', 'one end of the known length', 'its other end'],
-};
-
-type Frame = readonly [number, number, number, number];
-type Shown = { kind: 'sample'; sample: Sample } | { kind: 'picture'; picture: TakenPicture };
 
 const frameFor = (shown: Shown): Frame =>
   shown.kind === 'sample'
@@ -41,175 +30,6 @@ function firstPoints(read: PictureRead, [left, top, width, height]: Frame): Poin
   return spread
     .slice(0, POINTS_NEEDED[read])
     .map(([x, y]): Point => [left + x * width, top + y * height]);
-}
-
-const MOST_ZOOM = 8;
-const STEP = 1;
-
-/** Where a pointer is, in the picture's own units. */
-function placeIn(event: PointerEvent<SVGElement> | WheelEvent<SVGElement>): Point | null {
-  const svg = event.currentTarget.ownerSVGElement ?? (event.currentTarget as SVGSVGElement);
-  const matrix = svg.getScreenCTM();
-  if (!matrix) return null;
-  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
-  return [x, y];
-}
-
-/** The drawing surface: zoom, pan, and points that move by pointer and by key. */
-function Surface({
-  shown,
-  points,
-  read,
-  onPoints,
-}: {
-  shown: Shown;
-  points: readonly Point[];
-  read: PictureRead;
-  onPoints: (points: Point[]) => void;
-}) {
-  const whole = frameFor(shown);
-  const [view, setView] = useState<Frame>(whole);
-  const held = useRef<{ index: number } | { pan: Point } | null>(null);
-  const zoom = whole[2] / view[2];
-  const unit = view[3] / 420;
-
-  const zoomTo = (factor: number, [x, y]: Point) => {
-    const next = Math.max(1, Math.min(MOST_ZOOM, zoom * factor));
-    const [width, height] = [whole[2] / next, whole[3] / next];
-    const left = x - ((x - view[0]) / view[2]) * width;
-    const top = y - ((y - view[1]) / view[3]) * height;
-    const keep = (value: number, from: number, room: number, size: number) =>
-      Math.max(from, Math.min(from + room - size, value));
-    setView([
-      keep(left, whole[0], whole[2], width),
-      keep(top, whole[1], whole[3], height),
-      width,
-      height,
-    ]);
-  };
-  const middle: Point = [view[0] + view[2] / 2, view[1] + view[3] / 2];
-  const put = (index: number, to: Point) =>
-    onPoints(points.map((point, place) => (place === index ? to : point)));
-  const move = (event: PointerEvent<SVGSVGElement>) => {
-    const at = placeIn(event);
-    if (!held.current || !at) return;
-    if ('index' in held.current) {
-      put(held.current.index, at);
-      return;
-    }
-    const [fromX, fromY] = held.current.pan;
-    const keep = (value: number, from: number, room: number, size: number) =>
-      Math.max(from, Math.min(from + room - size, value));
-    setView([
-      keep(view[0] + fromX - at[0], whole[0], whole[2], view[2]),
-      keep(view[1] + fromY - at[1], whole[1], whole[3], view[3]),
-      view[2],
-      view[3],
-    ]);
-  };
-  const key = (event: KeyboardEvent<SVGGElement>, index: number) => {
-    const by = (event.shiftKey ? 10 : STEP) * unit;
-    const steps: Record<string, Point> = {
-      ArrowLeft: [-by, 0],
-      ArrowRight: [by, 0],
-      ArrowUp: [0, -by],
-      ArrowDown: [0, by],
-    };
-    const step = steps[event.key];
-    const point = points[index];
-    if (!step || !point) return;
-    event.preventDefault();
-    put(index, [point[0] + step[0], point[1] + step[1]]);
-  };
-  const [a, b, c, d] = points;
-  const arms: Point[][] =
-    read === 'three points' && a && b && c
-      ? [[a, b, c]]
-      : read === 'offset' && a && b && c && d
-        ? [
-            [a, [a[0], b[1]]],
-            [b, [a[0], b[1]]],
-            [c, d],
-          ]
-        : a && b
-          ? [
-              [a, b],
-              read === 'to the vertical'
-                ? [a, [a[0], a[1] - Math.hypot(b[0] - a[0], b[1] - a[1])]]
-                : [a, [a[0] + Math.hypot(b[0] - a[0], b[1] - a[1]), a[1]]],
-            ]
-          : [];
-  return (
-    <div className={classes.surface}>
-      <svg
-        viewBox={view.join(' ')}
-        role="group"
-        aria-label="Picture with points. Tab from point to point, arrows move one, shift moves further."
-        onPointerMove={move}
-        onPointerUp={() => {
-          held.current = null;
-        }}
-        onPointerDown={(event) => {
-          const at = placeIn(event);
-          if (at) held.current = { pan: at };
-          event.currentTarget.setPointerCapture(event.pointerId);
-        }}
-        onWheel={(event) => {
-          const at = placeIn(event);
-          if (at) zoomTo(event.deltaY < 0 ? 1.25 : 0.8, at);
-        }}
-      >
-        {shown.kind === 'sample' ? (
-          <PosedBody pose={shown.sample.pose} />
-        ) : (
-          <image
-            href={shown.picture.address}
-            width={shown.picture.width}
-            height={shown.picture.height}
-          />
-        )}
-        {arms.map((line, index) => (
-          <polyline
-            key={index}
-            points={line.map((point) => point.join(',')).join(' ')}
-            className={classes.arm}
-            data-help={index > 0}
-          />
-        ))}
-        {points.map(([x, y], index) => (
-          <g
-            key={POINT_NAMES[read][index]}
-            className={classes.point}
-            tabIndex={0}
-            role="button"
-            aria-label={`Point ${index + 1}: ${POINT_NAMES[read][index] ?? ''}`}
-            onKeyDown={(event) => key(event, index)}
-            onPointerDown={(event) => {
-              event.stopPropagation();
-              held.current = { index };
-              event.currentTarget.ownerSVGElement?.setPointerCapture(event.pointerId);
-            }}
-          >
-            <circle cx={x} cy={y} r={15 * unit} className={classes.grip} />
-            <circle cx={x} cy={y} r={5.5 * unit} className={classes.ring} />
-            <circle cx={x} cy={y} r={1.4 * unit} className={classes.mark} />
-            <text x={x + 10 * unit} y={y - 8 * unit} fontSize={14 * unit}>
-              {index + 1}
-            </text>
-          </g>
-        ))}
-      </svg>
-      <div className={classes.zoom}>
-        <button type="button" aria-label="Zoom in" onClick={() => zoomTo(1.5, middle)}>
-          +
-        </button>
-        <button type="button" aria-label="Zoom out" onClick={() => zoomTo(1 / 1.5, middle)}>
-          −
-        </button>
-        <span>{Math.round(zoom * 100)} %</span>
-      </div>
-    </div>
-  );
 }
 
 /** The way a quantity is read from a picture. */
@@ -297,9 +117,10 @@ export function PictureAngle({
       )}
       {shown && (
         <>
-          <Surface
+          <PictureSurface
             key={shown.kind === 'sample' ? shown.sample.id : shown.picture.address.length}
             shown={shown}
+            frame={frameFor(shown)}
             points={points}
             read={read}
             onPoints={setPoints}

@@ -1,0 +1,1 @@
+ALTER TABLE "routine" ADD COLUMN "draft_revision" integer DEFAULT 0 NOT NULL;
