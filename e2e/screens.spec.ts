@@ -21,6 +21,16 @@ async function expectFitAndAccessible(page: Page, name: string, how: Depth): Pro
   expect([name, said]).toEqual([name, []]);
 }
 
+/** What a page throws, and what its own security policy keeps it from, as it happens. */
+function troublesOf(page: Page): string[] {
+  const troubles: string[] = [];
+  page.on('pageerror', (error) => troubles.push(error.message));
+  page.on('console', (message) => {
+    if (message.text().includes('Content Security Policy')) troubles.push(message.text());
+  });
+  return troubles;
+}
+
 async function fileOf(page: Page, name: string): Promise<string> {
   await page.goto('/day');
   const href = await page.getByRole('link', { name }).getAttribute('href');
@@ -44,8 +54,7 @@ for (const { viewport, colorScheme, staff, client } of VIEWS) {
     const opened = async (browser: Browser, baseURL: string | undefined) => {
       const context = await browser.newContext({ baseURL, viewport, colorScheme });
       const page = await context.newPage();
-      const errors: string[] = [];
-      page.on('pageerror', (error) => errors.push(error.message));
+      const errors = troublesOf(page);
       const sound = (name: string) => expectFitAndAccessible(page, name, staff);
       const see = async (...paths: string[]) => {
         for (const path of paths) {
@@ -197,8 +206,7 @@ for (const { viewport, colorScheme, staff, client } of VIEWS) {
       const context = await browser.newContext({ baseURL, viewport, colorScheme });
       const page = await context.newPage();
       const sound = (name: string) => expectFitAndAccessible(page, name, client);
-      const errors: string[] = [];
-      page.on('pageerror', (error) => errors.push(error.message));
+      const errors = troublesOf(page);
       await stepInAs(page, 'Yara');
       await sound('today');
       for (const path of [

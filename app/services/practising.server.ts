@@ -1,7 +1,8 @@
 import { addDays, askedBetween, dayOf, weekOf } from '#core/calendar';
 import { findSite } from '#core/anatomy';
 import { findTool } from '#core/equipment';
-import { expand, limitSteps, totalsOf } from '#core/routine';
+import { findPosture, isOnFloor } from '#core/loading';
+import { expand, limitSteps, totalsOf, wayWords } from '#core/routine';
 import { allStop, screen, type ScreenAnswer } from '#core/screening';
 import { begin, eventSchema, replay, summarise } from '#core/session';
 import { eq } from 'drizzle-orm';
@@ -68,8 +69,8 @@ export async function clientStart(setting: Setting, who: Principal) {
 }
 
 /**
- * A version as a device is led by it: every hold with its limits, and the words for each site, so that
- * the device needs none of the tables.
+ * A version as a device is led by it: every hold with its limits, and the words for each site, posture
+ * and line, so that the device needs none of the tables.
  */
 function led({ id, number, content }: VersionRow, screening: readonly ScreenAnswer[]) {
   const sites = content.items.flatMap(({ siteId }) => findSite(siteId) ?? []);
@@ -82,6 +83,15 @@ function led({ id, number, content }: VersionRow, screening: readonly ScreenAnsw
       Boolean,
     ),
     session: totalsOf(content).session,
+    ways: Object.fromEntries(content.items.map((item) => [item.id, wayWords(item)])),
+    postures: Object.fromEntries(
+      content.items.flatMap(({ positionId }) => {
+        const posture = findPosture(positionId);
+        if (!posture) return [];
+        const { getIn, getOut } = posture;
+        return [[positionId, { getIn, getOut, onFloor: isOnFloor(posture) }] as const];
+      }),
+    ),
     sites: Object.fromEntries(
       sites.map(({ id: siteId, plainName, find, keepOff }) => [
         siteId,

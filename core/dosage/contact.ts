@@ -1,4 +1,4 @@
-import type { Dose } from './methods';
+import type { Dose } from './dose';
 
 /** Seconds as a band: a hold may end early, so its length is only known between two bounds. */
 export interface SecondsBand {

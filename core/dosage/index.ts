@@ -1,11 +1,10 @@
+export { doseSchema, type Dose } from './dose';
 export {
-  doseSchema,
   FADED_GRADE,
   METHOD_IDS,
   METHODS,
   methodOf,
   START_GRADE,
-  type Dose,
   type Method,
   type MethodId,
 } from './methods';

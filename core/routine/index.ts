@@ -16,3 +16,4 @@ export { COUNT_IN_SECONDS } from './pauses';
 export { TEST_SECONDS, totalsOf, withTests, type Totals } from './totals';
 export { checkRoutine, type CheckContext } from './check';
 export { placeKey } from './placeKey';
+export { wayWords } from './wayWords';

@@ -1,4 +1,4 @@
-import { group } from 'd3-array';
+import { group, sort } from 'd3-array';
 import { useFetcher } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import {
@@ -30,6 +30,8 @@ export async function action({ context, request }: Route.ActionArgs) {
     return { ok: true as const };
   });
 }
+
+const SIDES = ['left', 'right', 'mid'];
 
 type Data = Route.ComponentProps['loaderData'];
 
@@ -121,7 +123,10 @@ function HomeTest({ data, test, when }: { data: Data; test: MovementTest; when: 
         <ul className={classes.earlier}>
           {earlier.map(([day, rows]) => (
             <li key={day}>
-              {nearDay(day, today)}: {rows.map(figure).join(', ')}
+              {nearDay(day, today)}:{' '}
+              {sort(rows, ({ side }) => SIDES.indexOf(side))
+                .map(figure)
+                .join(', ')}
             </li>
           ))}
         </ul>

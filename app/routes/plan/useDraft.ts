@@ -131,10 +131,15 @@ export function useDraft(
         return;
       }
       held.current = undefined;
-      setSays(answer.message ?? 'The draft could not be kept.');
-      if (answer.details?.other) {
+      const clash = answer.details?.other;
+      setSays(
+        clash
+          ? `not kept: ${clash.byName} has a draft too`
+          : (answer.message ?? 'The draft could not be kept.'),
+      );
+      if (clash) {
         clashed.current = true;
-        setOther(answer.details.other);
+        setOther(clash);
       }
     },
     [address, here, learn, revalidate],

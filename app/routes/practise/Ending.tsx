@@ -1,17 +1,16 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { placeOf } from '#core/anatomy';
-import { findPosture } from '#core/loading';
 import { stopReason, summarise, type EventBody, type SessionState } from '#core/session';
 import { clockTime } from '~/ui/parts/words';
 import { tendernessFill, tendernessInk } from '~/ui/theme/tenderness';
-import { useSites } from './led';
+import { useLed } from './led';
 import classes from './practise.module.css';
 
 const WORD_LENGTH = 280;
 
 function Places({ state }: { state: SessionState }) {
-  const sites = useSites();
+  const { sites } = useLed();
   const places = summarise(state).places.filter((place) => place.contactSeconds > 0);
   return (
     <ul className={classes.places}>
@@ -51,8 +50,8 @@ export function Closing({
   happen: (body: EventBody) => void;
 }) {
   const [word, setWord] = useState('');
-  const last = state.steps.at(-1);
-  const position = last && findPosture(last.positionId);
+  const { postures } = useLed();
+  const position = postures[state.steps.at(-1)?.positionId ?? ''];
   return (
     <>
       <header className={classes.top}>
@@ -128,8 +127,8 @@ export function Finished({
 /** A stopped session says what to do next, gravest first. */
 export function Stopped({ state, therapistName }: { state: SessionState; therapistName: string }) {
   const reason = stopReason(state.stopReason ?? 'enough');
-  const step = state.steps[state.stepIndex];
-  const position = step && findPosture(step.positionId);
+  const { postures } = useLed();
+  const position = postures[state.steps[state.stepIndex]?.positionId ?? ''];
   return (
     <>
       <header className={classes.top}>

@@ -1,8 +1,7 @@
 import { useEffect, useState } from 'react';
-import { findPosture, isOnFloor } from '#core/loading';
 import { placeKey } from '#core/routine';
 import type { EventBody, SessionState } from '#core/session';
-import { wayWords } from '~/ui/plan/doseWords';
+import { type Led, useLed } from './led';
 import { pointWords, usePresentPlace } from './place';
 import { Progress } from './Progress';
 import classes from './practise.module.css';
@@ -15,13 +14,12 @@ interface FindProps {
 }
 
 /** What to do with the body before looking: out of the last position, into this one. */
-function moveWords(state: SessionState): string[] {
-  const step = state.steps[state.stepIndex];
-  const before = state.steps[state.stepIndex - 1];
-  const position = step && findPosture(step.positionId);
-  const last = before && findPosture(before.positionId);
-  if (!position || position.id === last?.id) return [];
-  const leavesFloor = last && isOnFloor(last) && !isOnFloor(position);
+function moveWords(state: SessionState, postures: Led['postures']): string[] {
+  const id = state.steps[state.stepIndex]?.positionId ?? '';
+  const lastId = state.steps[state.stepIndex - 1]?.positionId ?? '';
+  const [position, last] = [postures[id], postures[lastId]];
+  if (!position || id === lastId) return [];
+  const leavesFloor = last?.onFloor === true && !position.onFloor;
   return [...(leavesFloor ? [last.getOut] : []), position.getIn];
 }
 
@@ -41,6 +39,7 @@ function useEarly(): boolean {
 export function Find({ state, happen, onSkip, onStop }: FindProps) {
   const early = useEarly();
   const present = usePresentPlace(state);
+  const { ways, postures } = useLed();
   if (!present) return null;
   const { step, site, name, ceiling } = present;
   const before = state.steps[state.stepIndex - 1];
@@ -54,9 +53,9 @@ export function Find({ state, happen, onSkip, onStop }: FindProps) {
         {heading && <p className={classes.turn}>{heading}</p>}
         <h1>{name}</h1>
         <p className={classes.soft}>
-          {[...wayWords(step), pointWords(step)].filter(Boolean).join(' · ')}
+          {[...(ways[step.itemId] ?? []), pointWords(step)].filter(Boolean).join(' · ')}
         </p>
-        {moveWords(state).map((words) => (
+        {moveWords(state, postures).map((words) => (
           <p key={words} className={classes.move}>
             {words}
           </p>

@@ -7,7 +7,7 @@ import { useAwake } from '~/ui/practise/useAwake';
 import { Closing, Finished, Stopped } from './Ending';
 import { Find } from './Find';
 import { Holding } from './Holding';
-import { type HomeMeasures, type Led, SitesContext } from './led';
+import { type HomeMeasures, type Led, LedContext } from './led';
 import { Opening } from './Opening';
 import { remainingPlace } from './place';
 import classes from './practise.module.css';
@@ -175,8 +175,8 @@ export function Guide({
     );
   }
   return (
-    <SitesContext value={version.sites}>
+    <LedContext value={version}>
       <Run device={device} version={version} therapistName={therapistName} home={home} />
-    </SitesContext>
+    </LedContext>
   );
 }

@@ -9,6 +9,13 @@ export interface SiteWords {
   keepOff: string;
 }
 
+/** How a posture is got into and out of. */
+export interface PostureWords {
+  getIn: string;
+  getOut: string;
+  onFloor: boolean;
+}
+
 /** The routine as it came with the page: nothing of it has to be looked up any more. */
 export interface Led {
   id: string;
@@ -17,6 +24,9 @@ export interface Led {
   tools: readonly string[];
   session: SecondsBand;
   sites: Readonly<Record<string, SiteWords | undefined>>;
+  /** Tool, posture and what differs from the usual, by the line of the routine. */
+  ways: Readonly<Record<string, readonly string[] | undefined>>;
+  postures: Readonly<Record<string, PostureWords | undefined>>;
 }
 
 /** What is measured at home around a session, by the names of the tests. */
@@ -26,7 +36,12 @@ export interface HomeMeasures {
   weekly: readonly string[];
 }
 
-export const SitesContext = createContext<Led['sites']>({});
+/** What is told along the way, by site, line of the routine and posture. */
+export const LedContext = createContext<Pick<Led, 'sites' | 'ways' | 'postures'>>({
+  sites: {},
+  ways: {},
+  postures: {},
+});
 
-/** The words for the sites of the routine that is led through. */
-export const useSites = (): Led['sites'] => useContext(SitesContext);
+/** The words of the routine that is led through. */
+export const useLed = () => useContext(LedContext);

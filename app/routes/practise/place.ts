@@ -2,7 +2,7 @@ import { placeOf } from '#core/anatomy';
 import { methodOf } from '#core/dosage';
 import { placeKey, type HoldStep } from '#core/routine';
 import type { SessionState } from '#core/session';
-import { type SiteWords, useSites } from './led';
+import { type SiteWords, useLed } from './led';
 
 /** The hold the session stands at, with its site and the name of the place. */
 export function usePresentPlace(state: SessionState): {
@@ -11,7 +11,7 @@ export function usePresentPlace(state: SessionState): {
   name: string;
   ceiling: number;
 } | null {
-  const sites = useSites();
+  const { sites } = useLed();
   const step = state.steps[state.stepIndex];
   if (!step) return null;
   const site = sites[step.siteId];

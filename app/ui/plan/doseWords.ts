@@ -1,6 +1,4 @@
 import { type Dose, METHODS, methodOf } from '#core/dosage';
-import { findSurface, findTool } from '#core/equipment';
-import { adjustmentFor, findPosture } from '#core/loading';
 import type { RoutineItem } from '#core/routine';
 import { clockTime, counted } from '../parts/words';
 
@@ -54,23 +52,4 @@ export function countWords(item: RoutineItem): string {
   const extra =
     item.extraPoints > 0 && item.affectedSide ? `, +${item.extraPoints} ${item.affectedSide}` : '';
   return `${points}${times}${where}${extra}`;
-}
-
-/** How a site is reached, in words: tool, posture, and what differs from the usual. */
-export function wayWords({
-  toolId,
-  positionId,
-  surfaceId,
-  adjustmentId,
-}: Pick<RoutineItem, 'toolId' | 'positionId' | 'surfaceId' | 'adjustmentId'>): string[] {
-  const tool = findTool(toolId);
-  const posture = findPosture(positionId);
-  const surface = surfaceId !== null && tool?.drive === 'body' ? findSurface(surfaceId) : undefined;
-  const adjustment =
-    adjustmentId !== null && tool && posture
-      ? adjustmentFor(tool, posture, adjustmentId)
-      : undefined;
-  return [tool?.name, posture?.name, surface && `on ${surface.name}`, adjustment?.name].filter(
-    (words) => words !== undefined,
-  );
 }

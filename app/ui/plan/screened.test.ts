@@ -1,7 +1,8 @@
 import { findSite, WORKABLE_SITES } from '#core/anatomy';
 import { itemFor, timed } from '#core/examples';
 import { screen, type ScreenAnswer } from '#core/screening';
-import { doseFigures, doseText, wayWords } from './doseWords';
+import { wayWords } from '#core/routine';
+import { doseFigures, doseText } from './doseWords';
 import { offSites } from './offSites';
 import { plan, setupChange, startOf } from './planState';
 

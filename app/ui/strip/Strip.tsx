@@ -64,9 +64,12 @@ function describe(layout: Layout, numbers: ReadonlyMap<string, number>): string 
   return `The routine along time, ${clockTime(layout.totalSeconds.most)} at most: ${parts.join('; ')}.`;
 }
 
+/** Room for “0 min” before the next figure, in px. */
+const TICK_ROOM = 42;
+
 function Ticks({ total, x }: { total: number; x: (seconds: number) => number }) {
   const minutes = Math.floor(total / 60);
-  const step = minutes > 24 ? 5 : minutes > 12 ? 2 : 1;
+  const step = [1, 2, 5, 10].find((each) => x(each * 60) - x(0) >= TICK_ROOM) ?? 20;
   return Array.from({ length: Math.floor(minutes / step) + 1 }, (_, n) => n * step).map(
     (minute) => (
       <g key={minute} transform={`translate(${x(minute * 60)},${FOOT - 10})`}>

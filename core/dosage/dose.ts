@@ -1,0 +1,40 @@
+import { z } from 'zod';
+
+const wholeSeconds = (name: string) =>
+  z
+    .number({ error: `${name} must be a number of seconds.` })
+    .int(`${name} must be a whole number of seconds.`)
+    .min(1, `${name} must be at least 1 second.`)
+    .max(600, `${name} must be at most 600 seconds.`);
+
+/** The methods that hold (or move) for one set time. */
+const SET_TIME = ['timed', 'strokes', 'brief', 'press-and-move', 'pincer'] as const;
+
+/**
+ * Seconds by method. A fade hold has the least it lasts and the most it may last; a build-up hold has
+ * the time it starts from and the time it may grow to; a pin-and-glide counts bends.
+ */
+export const doseSchema = z.discriminatedUnion('method', [
+  z.object({ method: z.enum(SET_TIME), holdSeconds: wholeSeconds('The hold time') }),
+  z.object({
+    method: z.literal('fade'),
+    minSeconds: wholeSeconds('The least hold time'),
+    capSeconds: wholeSeconds('The longest hold time'),
+  }),
+  z.object({ method: z.literal('sweep'), sweepSeconds: wholeSeconds('The sweep time') }),
+  z.object({
+    method: z.literal('build-up'),
+    fromSeconds: wholeSeconds('The first hold time'),
+    toSeconds: wholeSeconds('The later hold time'),
+  }),
+  z.object({
+    method: z.literal('pin-and-glide'),
+    bends: z
+      .number({ error: 'Bends must be a number.' })
+      .int('Bends must be a whole number.')
+      .min(1, 'Bends must be at least 1.')
+      .max(30, 'Bends must be at most 30.'),
+    bendSeconds: wholeSeconds('The time at the end of a bend'),
+  }),
+]);
+export type Dose = z.infer<typeof doseSchema>;

@@ -1,0 +1,22 @@
+import { findSurface, findTool } from '#core/equipment';
+import { adjustmentFor, findPosture } from '#core/loading';
+import type { RoutineItem } from './routine';
+
+/** How a site is reached, in words: tool, posture, and what differs from the usual. */
+export function wayWords({
+  toolId,
+  positionId,
+  surfaceId,
+  adjustmentId,
+}: Pick<RoutineItem, 'toolId' | 'positionId' | 'surfaceId' | 'adjustmentId'>): string[] {
+  const tool = findTool(toolId);
+  const posture = findPosture(positionId);
+  const surface = surfaceId !== null && tool?.drive === 'body' ? findSurface(surfaceId) : undefined;
+  const adjustment =
+    adjustmentId !== null && tool && posture
+      ? adjustmentFor(tool, posture, adjustmentId)
+      : undefined;
+  return [tool?.name, posture?.name, surface && `on ${surface.name}`, adjustment?.name].filter(
+    (words) => words !== undefined,
+  );
+}
