@@ -164,7 +164,7 @@ test('the plan takes no damaged routine', async ({ page }) => {
   await expect(page.getByText('Version 1 is issued.')).toBeVisible();
   const [item] = good.content.items;
   const send = (data: unknown) =>
-    page.request.post(`${file}/plan`, {
+    page.request.post(`${file}/plan/issue`, {
       data: data as Record<string, unknown>,
       headers: { 'Content-Type': 'application/json' },
     });
@@ -207,7 +207,7 @@ test('the plan takes no damaged routine', async ({ page }) => {
     const answer = await page.request.post(`${file}/plan/draft`, { data });
     expect([data, answer.status()]).toEqual([data, 422]);
   }
-  const unreadable = await page.request.post(`${file}/plan`, {
+  const unreadable = await page.request.post(`${file}/plan/issue`, {
     data: Buffer.from('{"intent":'),
     headers: { 'Content-Type': 'application/json' },
   });
@@ -352,14 +352,14 @@ test('screening, map, measures and notes take no damaged request, and keep nothi
     way: 'number',
   };
   const bodies: [string, unknown][] = [
-    [`${file}/screen`, { intent: 'record', id, replies: [] }],
+    [`${file}/screen/record`, { intent: 'record', id, replies: [] }],
     [
-      `${file}/screen`,
+      `${file}/screen/record`,
       { intent: 'record', id: 'x', replies: [{ condition: 'gout', says: 'yes' }] },
     ],
     [
-      `${file}/screen`,
-      { intent: 'clear', clearance: { condition: 'latex', by: 'me', on: 'never' } },
+      `${file}/screen/record`,
+      { intent: 'clear', id, clearance: { condition: 'latex', by: 'me', on: 'never' } },
     ],
     [`${file}/screen/keep`, { replies: [{ condition: 'jaw', says: 'perhaps' }] }],
     [`${file}/map/keep`, { intent: 'add', id, point: { ...point, rating: 44 } }],

@@ -25,7 +25,11 @@ async function mapPoints(page: Page, file: string, ...lines: string[]) {
   await expect(
     page.getByRole('heading', { name: `${lines.length} tender points` }).first(),
   ).toBeVisible();
+  await allKept(page);
 }
+
+/** Waits until nothing of the map is on its way any more. */
+const allKept = (page: Page) => expect(page.getByText('keeping', { exact: true })).toBeHidden();
 
 /** Types a figure and waits until it is kept. */
 async function measure(page: Page, file: string, testId: string, left: string, right: string) {
@@ -58,7 +62,7 @@ test('a first visit takes under a minute scripted, and the second says truthfull
   await page.getByRole('button', { name: /Deep buttock, left/ }).click();
   await page.keyboard.press('w');
   await expect(page.getByText('the worst', { exact: true })).toBeVisible();
-  await page.waitForLoadState('networkidle');
+  await allKept(page);
   for (const [test_, left, right] of [
     ['neck-turn', '50 54 52', '60'],
     ['straight-leg', '60', '62'],
@@ -91,7 +95,7 @@ test('a first visit takes under a minute scripted, and the second says truthfull
   await page.getByLabel(/^Add a point/).fill('hip-front l 4');
   await page.keyboard.press('Enter');
   await expect(page.getByText('1 new · 1 less tender · 1 gone · 4 not looked at')).toBeVisible();
-  await page.waitForLoadState('networkidle');
+  await allKept(page);
   await measure(page, file, 'neck-turn', '66', '62');
   await expect(page.getByText(/52° → 66° since .*: changed, for the better/)).toBeVisible();
   await expect(page.getByText(/60° → 62° since .*: within measurement error/)).toBeVisible();
@@ -203,6 +207,46 @@ test('a lost connection in the middle of the interview loses nothing', async ({
     'Constant night pain',
   );
   await expect(page.getByText('In person first').first()).toBeVisible();
+});
+
+test('a lost connection loses no point, no figure and no last answer', async ({
+  page,
+  context,
+}) => {
+  await stepInAs(page, 'Maren');
+  const file = await addClient(page, 'Runa Lindgren');
+  const waiting = page.getByText(/^No connection: kept on this page/);
+  await page.goto(`${file}/map`);
+  await context.setOffline(true);
+  await page.getByLabel(/^Add a point/).fill('calf r 4');
+  await page.keyboard.press('Enter');
+  await expect(waiting).toBeVisible();
+  await expect(page.getByRole('heading', { name: '1 tender point' }).first()).toBeVisible();
+  await context.setOffline(false);
+  await expect(waiting).toBeHidden();
+  await page.goto(`${file}/measure?test=neck-turn`);
+  await context.setOffline(true);
+  await page.getByLabel('left', { exact: true }).first().fill('50');
+  await page.keyboard.press('Enter');
+  await expect(waiting).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByRole('button', { name: 'take back' })).toHaveCount(1);
+  // The last answers and the recording itself, all without a line.
+  await page.goto(`${file}/screen`);
+  await page.waitForLoadState('networkidle');
+  const none = page.getByRole('button', { name: /^None of/ });
+  for (let group = 1; group <= 5; group += 1) {
+    await expect(page.getByRole('heading', { name: new RegExp(`^${group}`) })).toBeVisible();
+    await none.click();
+  }
+  await context.setOffline(true);
+  await none.click();
+  await page.getByRole('button', { name: 'Record the interview' }).click();
+  await expect(waiting).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText(/^Asked today by/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/^Asked today by/)).toBeVisible();
 });
 
 test('a client’s red flag stops the plan at once, tells both what to do, and is lifted with a record', async ({

@@ -1,9 +1,10 @@
 import { dayOf } from '#core/calendar';
 import { judgePlace, pointSchema, type TenderPoint } from '#core/map';
-import { and, eq, isNull, sql } from 'drizzle-orm';
+import { and, eq, isNotNull, isNull, sql } from 'drizzle-orm';
+import equal from 'fast-deep-equal';
 import { z } from 'zod';
 import { mapPoint, visit } from '~/db/schema.server';
-import { pointsOf } from '~/db/visits.server';
+import { pointsOf, type PointRow } from '~/db/visits.server';
 import { fileOf, ownFile } from './clientFile.server';
 import { isUniqueBreach } from './isUniqueBreach.server';
 import { found, Refusal } from './refusal.server';
@@ -32,12 +33,12 @@ export async function addPoint(
   who: Principal,
   clientId: string,
   { id, point }: z.infer<typeof addPointSchema>,
-): Promise<void> {
+): Promise<{ revision: number }> {
   const file = await fileOf(setting, who, clientId);
   judge(point, file.statureMetres);
   const at = setting.now();
   try {
-    await setting.db.transaction(async (tx) => {
+    return await setting.db.transaction(async (tx) => {
       const open = await visitUnderWay(setting, who, file, tx);
       const [kept] = await tx
         .insert(mapPoint)
@@ -56,9 +57,10 @@ export async function addPoint(
           set: { removedAt: null, revision: sql`${mapPoint.revision} + 1` },
           setWhere: and(eq(mapPoint.clientId, clientId), eq(mapPoint.visitId, open.id)),
         })
-        .returning({ id: mapPoint.id });
+        .returning({ revision: mapPoint.revision });
       if (!kept) throw new Refusal(409, 'This point belongs to another visit; reload the page.');
       if (point.worst) await onlyWorst(tx, open.id, id);
+      return kept;
     });
   } catch (error) {
     if (!isUniqueBreach(error)) throw error;
@@ -82,9 +84,8 @@ const onlyWorst = (tx: Setting['db'], visitId: string, id: string) =>
 const stillOpen = sql`(${mapPoint.visitId} is null or exists (
   select 1 from ${visit} where ${visit.id} = ${mapPoint.visitId} and ${visit.finishedAt} is null))`;
 
-/** Why a change found nothing to change. */
-async function whyNot(setting: Setting, clientId: string, id: string): Promise<Refusal> {
-  const row = (await pointsOf(setting.db, clientId)).find((one) => one.id === id);
+/** Why a change found nothing to change, from the point as it is now. */
+function whyNot(row: PointRow | undefined): Refusal {
   if (!row) return new Refusal(404, 'There is no such point; it may have been taken back.');
   return new Refusal(
     409,
@@ -92,6 +93,9 @@ async function whyNot(setting: Setting, clientId: string, id: string): Promise<R
     { theirs: row },
   );
 }
+
+const pointNow = async (setting: Setting, clientId: string, id: string) =>
+  (await pointsOf(setting.db, clientId)).find((one) => one.id === id);
 
 export async function changePoint(
   setting: Setting,
@@ -118,8 +122,13 @@ export async function changePoint(
     if (row?.visitId && point.worst) await onlyWorst(tx, row.visitId, id);
     return row;
   });
-  if (!kept) throw await whyNot(setting, clientId, id);
-  return { revision: kept.revision };
+  if (kept) return { revision: kept.revision };
+  const row = await pointNow(setting, clientId, id);
+  // Sent again because its answer was lost on the way: it is made already.
+  if (row?.revision === revision + 1 && equal(pointSchema.parse(row), pointSchema.parse(point))) {
+    return { revision: row.revision };
+  }
+  throw whyNot(row);
 }
 
 /** Takes a point back. It is kept in the record and shown no more. */
@@ -143,7 +152,20 @@ export async function removePoint(
       ),
     )
     .returning({ id: mapPoint.id });
-  if (!row) throw await whyNot(setting, clientId, id);
+  if (row) return;
+  const [gone] = await setting.db
+    .select({ id: mapPoint.id })
+    .from(mapPoint)
+    .where(
+      and(
+        eq(mapPoint.id, id),
+        eq(mapPoint.clientId, clientId),
+        eq(mapPoint.revision, revision + 1),
+        isNotNull(mapPoint.removedAt),
+      ),
+    );
+  // Sent again because its answer was lost on the way: it is taken back already.
+  if (!gone) throw whyNot(await pointNow(setting, clientId, id));
 }
 
 /** What a client may say of a point between visits: where, how tender, a word. */

@@ -9,7 +9,8 @@ import {
   type AskedAtHome,
   type HomeToday,
 } from '#core/measurement';
-import { and, eq, isNull, sql } from 'drizzle-orm';
+import { and, eq, isNotNull, isNull, sql } from 'drizzle-orm';
+import equal from 'fast-deep-equal';
 import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
@@ -124,8 +125,16 @@ export async function keepMeasure(
         ),
       )
       .returning({ id: measurement.id, revision: measurement.revision });
-    if (!row) throw await conflict(setting, clientId, given);
-    return row;
+    if (row) return row;
+    const now = (await measurementsOf(setting.db, clientId)).find(({ id }) => id === given.id);
+    // Sent again because its answer was lost on the way: it is kept already.
+    if (
+      now?.revision === given.revision + 1 &&
+      equal([now.tries, now.seen, now.way], [given.tries, given.seen, given.way])
+    ) {
+      return { id: now.id, revision: now.revision };
+    }
+    throw await conflict(setting, clientId, given);
   }
   try {
     return await setting.db.transaction(async (tx) => {
@@ -175,7 +184,20 @@ export async function removeMeasure(
       ),
     )
     .returning({ id: measurement.id });
-  if (!row) {
+  if (row) return;
+  const [gone] = await setting.db
+    .select({ id: measurement.id })
+    .from(measurement)
+    .where(
+      and(
+        eq(measurement.id, id),
+        eq(measurement.clientId, clientId),
+        eq(measurement.revision, revision),
+        isNotNull(measurement.removedAt),
+      ),
+    );
+  // Sent again because its answer was lost on the way: it is taken back already.
+  if (!gone) {
     throw new Refusal(
       409,
       'This reading was changed elsewhere or its visit is finished; reload the page.',

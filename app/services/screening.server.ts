@@ -214,6 +214,7 @@ export async function recordClearance(
   who: Principal,
   clientId: string,
   wish: z.infer<typeof clearanceSchema>,
+  id: string = uuid(),
 ): Promise<void> {
   const file = await fileOf(setting, who, clientId);
   const at = setting.now();
@@ -223,13 +224,13 @@ export async function recordClearance(
     throw new Refusal(422, 'The screening found no such thing, so there is nothing to clear.');
   }
   await setting.db.transaction(async (tx) => {
-    await tx.insert(clearance).values({
-      id: uuid(),
-      clientId,
-      ...wish,
-      recordedBy: who.userId,
-      at,
-    });
+    const [recorded] = await tx
+      .insert(clearance)
+      .values({ id, clientId, ...wish, recordedBy: who.userId, at })
+      .onConflictDoNothing()
+      .returning({ id: clearance.id });
+    // Sent twice: it is on record already.
+    if (!recorded) return;
     await recordAudit(tx, {
       practiceId: who.practiceId,
       actorId: who.userId,

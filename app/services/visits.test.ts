@@ -227,6 +227,26 @@ describe('tender points', () => {
     ).rejects.toMatchObject({ status: 409 });
   });
 
+  it('sent again, because an answer was lost on the way, changes nothing more', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const pressed = point('calf', 6);
+    const id = uuid();
+    await addPoint(setting, owner, clientId, { id, point: pressed });
+    const again = await addPoint(setting, owner, clientId, { id, point: pressed });
+    const change = { id, revision: again.revision, point: { ...pressed, rating: 4 } };
+    const first = await changePoint(setting, owner, clientId, change);
+    expect(await changePoint(setting, owner, clientId, change)).toEqual(first);
+    // Another change from the same revision is no repetition.
+    await expect(
+      changePoint(setting, owner, clientId, { ...change, point: { ...pressed, rating: 2 } }),
+    ).rejects.toMatchObject({ status: 409 });
+    await removePoint(setting, owner, clientId, { id, revision: first.revision });
+    await removePoint(setting, owner, clientId, { id, revision: first.revision });
+    await expect(
+      removePoint(setting, owner, clientId, { id, revision: first.revision + 7 }),
+    ).rejects.toMatchObject({ status: 404 });
+  });
+
   it('may be added by the client between visits, and taken back by the client alone', async () => {
     const { clientId, who } = await joinedClient(setting, owner);
     const { who: other } = await joinedClient(setting, owner, 'Jory Vane');
@@ -279,6 +299,22 @@ describe('measures', () => {
     const parsed = measureSchema.safeParse({ ...measure(), ...change });
     expect(parsed.success).toBe(false);
     expect(parsed.error?.issues.map(({ message }) => message).join(' ')).toContain(says);
+  });
+
+  it('sent again, because an answer was lost on the way, are kept once', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const { id, revision } = await keepMeasure(setting, owner, clientId, measure());
+    const change = measure({ id, revision, tries: [58] });
+    const first = await keepMeasure(setting, owner, clientId, change);
+    expect(await keepMeasure(setting, owner, clientId, change)).toEqual(first);
+    await expect(
+      keepMeasure(setting, owner, clientId, measure({ id, revision, tries: [40] })),
+    ).rejects.toMatchObject({ status: 409 });
+    await removeMeasure(setting, owner, clientId, first);
+    await removeMeasure(setting, owner, clientId, first);
+    await expect(
+      removeMeasure(setting, owner, clientId, { id, revision: 9 }),
+    ).rejects.toMatchObject({ status: 409 });
   });
 
   it('at home are kept only where they were asked for', async () => {

@@ -1,7 +1,6 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
-import { Link, useFetcher } from 'react-router';
-import { v7 as uuid } from 'uuid';
+import { Link } from 'react-router';
 import {
   allStop,
   contradictions,
@@ -10,9 +9,10 @@ import {
   unanswered,
   type Reply,
 } from '#core/screening';
-import { act, enter, jsonOf, load, parse } from '~/door.server';
-import { ownInterview, recordInterview, submitSchema } from '~/services/screening.server';
+import { enter, load } from '~/door.server';
+import { ownInterview } from '~/services/screening.server';
 import { Notice } from '~/ui/parts/Notice';
+import { useSend } from '~/ui/parts/useSend';
 import { Interview } from '~/ui/screening/Interview';
 import { keepBy } from '~/ui/screening/keepBy';
 import { liveAnswers } from '~/ui/screening/liveAnswers';
@@ -28,20 +28,12 @@ export async function loader({ context, request }: Route.LoaderArgs) {
   return load(() => ownInterview(setting, who));
 }
 
-export async function action({ context, request }: Route.ActionArgs) {
-  const { setting, who } = enter(context, request, 'client');
-  return act(async () => {
-    await recordInterview(setting, who, null, parse(submitSchema, await jsonOf(request)));
-    return { ok: true as const };
-  });
-}
-
 type Data = Route.ComponentProps['loaderData'];
 
 function Page({ data }: { data: Data }) {
   const start: Reply[] = data.draft ?? [];
   const state = useInterview(start, `own-interview:${data.clientId}`, keepBy('/answers/keep'));
-  const record = useFetcher<{ ok: true } | { ok: false; message: string }>();
+  const record = useSend('/answers/record');
   const firstOpen = INTERVIEW.findIndex(({ conditions }) =>
     conditions.some((id) => !start.some(({ condition }) => condition === id)),
   );
@@ -50,7 +42,7 @@ function Page({ data }: { data: Data }) {
   const stop = allStop(screen(liveAnswers(replies, [])));
   const through = unanswered(replies).length === 0;
   const against = contradictions(replies);
-  if (record.data?.ok && record.state === 'idle') {
+  if (record.answer?.ok && !record.busy) {
     return (
       <div className={classes.page}>
         {stop ? (
@@ -85,23 +77,14 @@ function Page({ data }: { data: Data }) {
       {against.map(({ says }) => (
         <Notice key={says}>{says}</Notice>
       ))}
-      {record.data?.ok === false && <Notice>{record.data.message}</Notice>}
+      {record.message && <Notice>{record.message}</Notice>}
       {through && (
         <Button
           size="lg"
           fullWidth
-          loading={record.state !== 'idle'}
+          loading={record.busy}
           disabled={against.length > 0}
-          onClick={() => {
-            void state
-              .done()
-              .then(() =>
-                record.submit(
-                  { id: uuid(), replies },
-                  { method: 'post', encType: 'application/json' },
-                ),
-              );
-          }}
+          onClick={() => void state.record((id) => record.send({ id, replies }))}
         >
           Send to {data.therapistName}
         </Button>

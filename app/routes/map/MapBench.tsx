@@ -216,6 +216,9 @@ export function MapBench({ data }: { data: Data }) {
               ))}
             </div>
           )}
+          <span className={classes.keeping} role="status">
+            {present.busy ? 'keeping' : ''}
+          </span>
           <button
             type="button"
             className={classes.undo}

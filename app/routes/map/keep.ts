@@ -22,9 +22,10 @@ export async function action({ context, request, params }: Route.ActionArgs) {
   return act(async () => {
     const wish = parse(requestSchema, await jsonOf(request));
     switch (wish.intent) {
-      case 'add':
-        await addPoint(setting, who, params.clientId, wish);
-        return { ok: true as const, revision: null };
+      case 'add': {
+        const { revision } = await addPoint(setting, who, params.clientId, wish);
+        return { ok: true as const, revision };
+      }
       case 'change': {
         const { revision } = await changePoint(setting, who, params.clientId, wish);
         return { ok: true as const, revision };

@@ -1,5 +1,4 @@
 import { group, sort } from 'd3-array';
-import { useFetcher } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import {
   findTest,
@@ -8,10 +7,11 @@ import {
   type Quantity,
   type Way,
 } from '#core/measurement';
-import { act, enter, jsonOf, load, parse } from '~/door.server';
-import { keepOwnMeasure, measureSchema, ownMeasures } from '~/services/measuring.server';
+import { enter, load } from '~/door.server';
+import { ownMeasures } from '~/services/measuring.server';
 import { TriesField } from '~/ui/measure/TriesField';
 import { Notice } from '~/ui/parts/Notice';
+import { useSend } from '~/ui/parts/useSend';
 import { nearDay } from '~/ui/parts/words';
 import type { Route } from './+types/measures';
 import classes from './measures.module.css';
@@ -21,14 +21,6 @@ export const meta: Route.MetaFunction = () => [{ title: 'Home measures · Entspa
 export async function loader({ context, request }: Route.LoaderArgs) {
   const { setting, who } = enter(context, request, 'client');
   return load(() => ownMeasures(setting, who));
-}
-
-export async function action({ context, request }: Route.ActionArgs) {
-  const { setting, who } = enter(context, request, 'client');
-  return act(async () => {
-    await keepOwnMeasure(setting, who, parse(measureSchema, await jsonOf(request)));
-    return { ok: true as const };
-  });
 }
 
 const SIDES = ['left', 'right', 'mid'];
@@ -47,7 +39,7 @@ function whenWords(testId: string, when: string, due: Data['due']): string {
 }
 
 function HomeTest({ data, test, when }: { data: Data; test: MovementTest; when: string }) {
-  const fetcher = useFetcher<{ ok: true } | { ok: false; message: string }>();
+  const keep = useSend('/measures/keep');
   const { today } = data;
   const own = data.own.filter(({ testId }) => testId === test.id);
   const moments = when === 'weekly' ? (['before'] as const) : (['before', 'after'] as const);
@@ -75,21 +67,18 @@ function HomeTest({ data, test, when }: { data: Data; test: MovementTest; when: 
         tries={row?.tries ?? []}
         way={row?.way ?? null}
         onTries={(tries: number[], way: Way) =>
-          void fetcher.submit(
-            {
-              id: uuid(),
-              testId: test.id,
-              quantityId: quantity.id,
-              side,
-              moment,
-              tries,
-              seen: null,
-              way,
-              pictureId: null,
-              revision: null,
-            },
-            { method: 'post', encType: 'application/json' },
-          )
+          void keep.send({
+            id: uuid(),
+            testId: test.id,
+            quantityId: quantity.id,
+            side,
+            moment,
+            tries,
+            seen: null,
+            way,
+            pictureId: null,
+            revision: null,
+          })
         }
       />
     );
@@ -109,7 +98,7 @@ function HomeTest({ data, test, when }: { data: Data; test: MovementTest; when: 
       <h2>{test.name}</h2>
       <p>{test.atHome}</p>
       <p className={classes.soft}>{whenWords(test.id, when, data.due)}</p>
-      {fetcher.data?.ok === false && <Notice>{fetcher.data.message}</Notice>}
+      {keep.message && <Notice>{keep.message}</Notice>}
       {test.quantities.slice(0, 1).map((quantity) => (
         <div key={quantity.id} className={classes.fields}>
           {moments.flatMap((moment) =>

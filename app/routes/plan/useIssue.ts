@@ -1,8 +1,9 @@
 import { useState } from 'react';
-import { useFetcher } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import type { Routine } from '#core/routine';
 import type { Route } from './+types/plan';
+import type { Heard } from '~/ui/parts/sendUntilHeard';
+import { useSend } from '~/ui/parts/useSend';
 import { asJson, type OtherDraft } from './useDraft';
 
 /** The version somebody else issued in the meantime. */
@@ -14,8 +15,9 @@ export interface Stale {
   content: Routine;
 }
 
-type Answer =
-  { ok: true } | { ok: false; message: string; details: { stale?: Stale; other?: OtherDraft } };
+interface Answer extends Heard {
+  details?: { stale?: Stale; other?: OtherDraft };
+}
 
 export interface Issue {
   /** The version this work was begun from; 0 for none. */
@@ -35,16 +37,16 @@ export interface Issue {
 
 /** Issues versions from this screen and knows which version the work stands on. */
 export function useIssue({
+  file,
   draft,
   draftBase,
   latest,
   versions,
 }: Route.ComponentProps['loaderData']): Issue {
-  const fetcher = useFetcher<Answer>();
+  const { send, answer, busy, message } = useSend<Answer>(`/clients/${file.id}/plan/issue`);
   const [chosenBase, setBase] = useState(draft ? draftBase : (latest?.number ?? 0));
   // What was sent from here, by the version it was to follow: a form sent twice issues once.
   const [attempts, setAttempts] = useState<ReadonlyMap<number, string>>(new Map());
-  const answer = fetcher.data;
   const ours = new Set(attempts.values());
   const issued = Math.max(
     0,
@@ -52,7 +54,7 @@ export function useIssue({
   );
   // Versions only rise, so what was issued from here is what the work now stands on.
   const baseNumber = Math.max(chosenBase, issued);
-  const stale = answer?.ok === false ? (answer.details.stale ?? null) : null;
+  const stale = answer?.details?.stale ?? null;
   const settled = stale !== null && baseNumber >= stale.number;
 
   return {
@@ -60,16 +62,13 @@ export function useIssue({
     send: (routine, reason, draftRevision) => {
       const versionId = attempts.get(baseNumber) ?? uuid();
       setAttempts(new Map(attempts).set(baseNumber, versionId));
-      void fetcher.submit(
-        { baseNumber, draftRevision, versionId, reason, content: asJson(routine) },
-        { method: 'post', encType: 'application/json' },
-      );
+      void send({ baseNumber, draftRevision, versionId, reason, content: asJson(routine) });
     },
-    busy: fetcher.state !== 'idle',
+    busy,
     issued: answer?.ok ? issued : null,
-    refusal: answer?.ok === false && !settled ? answer.message : null,
+    refusal: message !== '' && !settled ? message : null,
     stale: settled ? null : stale,
-    other: answer?.ok === false ? (answer.details.other ?? null) : null,
+    other: answer?.details?.other ?? null,
     rebase: setBase,
   };
 }

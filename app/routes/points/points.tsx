@@ -1,16 +1,15 @@
 import { Button, Select, Textarea } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import { useFetcher } from 'react-router';
 import { v7 as uuid } from 'uuid';
-import { z } from 'zod';
 import { findSite, placeOf, VIEWS, WORKABLE_SITES, type ViewId } from '#core/anatomy';
 import type { Placed } from '#core/map';
 import { screen } from '#core/screening';
-import { act, enter, jsonOf, load, parse } from '~/door.server';
-import { addOwnPoint, ownMap, ownPointSchema, removeOwnPoint } from '~/services/mapping.server';
+import { enter, load } from '~/door.server';
+import { ownMap } from '~/services/mapping.server';
 import { BodyMap, type DrawnPoint } from '~/ui/map/BodyMap';
 import { RatingKeys } from '~/ui/map/RatingKeys';
 import { Notice } from '~/ui/parts/Notice';
+import { useSend } from '~/ui/parts/useSend';
 import { nearDay } from '~/ui/parts/words';
 import { standings } from '~/ui/screening/OffFigure';
 import type { Route } from './+types/points';
@@ -23,22 +22,6 @@ export async function loader({ context, request }: Route.LoaderArgs) {
   return load(() => ownMap(setting, who));
 }
 
-const requestSchema = z.discriminatedUnion('intent', [
-  ownPointSchema.extend({ intent: z.literal('add') }),
-  z.object({ intent: z.literal('remove'), id: z.uuid({ error: 'A point needs a UUID.' }) }),
-]);
-
-export async function action({ context, request }: Route.ActionArgs) {
-  const { setting, who } = enter(context, request, 'client');
-  return act(async () => {
-    const wish = parse(requestSchema, await jsonOf(request));
-    if (wish.intent === 'add') await addOwnPoint(setting, who, wish);
-    else await removeOwnPoint(setting, who, wish.id);
-    return { ok: true as const };
-  });
-}
-
-const JSON_POST = { method: 'post', encType: 'application/json' } as const;
 const VIEW_CHOICES: readonly { view: ViewId; name: string }[] = [
   { view: 'front', name: 'Front' },
   { view: 'back', name: 'Back' },
@@ -48,7 +31,7 @@ const VIEW_CHOICES: readonly { view: ViewId; name: string }[] = [
 
 export default function Points({ loaderData }: Route.ComponentProps) {
   const { found, added, statureMetres, screening, therapistName, today } = loaderData;
-  const fetcher = useFetcher<{ ok: true } | { ok: false; message: string }>();
+  const keep = useSend('/points/keep');
   const [view, setView] = useState<ViewId>('back');
   const [shown, setShown] = useState<'left' | 'right'>('right');
   const [placed, setPlaced] = useState<Placed | null>(null);
@@ -75,10 +58,7 @@ export default function Points({ loaderData }: Route.ComponentProps) {
   const points = [...found, ...added, ...(drawn ? [drawn] : [])];
   const send = () => {
     if (!drawn) return;
-    void fetcher.submit(
-      { intent: 'add', id: uuid(), point: { ...drawn, thread: uuid(), note } },
-      JSON_POST,
-    );
+    void keep.send({ intent: 'add', id: uuid(), point: { ...drawn, thread: uuid(), note } });
     setPlaced(null);
     setRating(null);
     setNote('');
@@ -90,7 +70,7 @@ export default function Points({ loaderData }: Route.ComponentProps) {
         Tap the place, say how tender. {therapistName} sees it at the next visit. It changes nothing
         in your routine.
       </p>
-      {fetcher.data?.ok === false && <Notice>{fetcher.data.message}</Notice>}
+      {keep.message && <Notice>{keep.message}</Notice>}
       <div className={classes.views} role="group" aria-label="View">
         {VIEW_CHOICES.map(({ view: one, name }) => (
           <button key={one} type="button" aria-pressed={one === view} onClick={() => setView(one)}>
@@ -167,13 +147,7 @@ export default function Points({ loaderData }: Route.ComponentProps) {
             minRows={1}
             onChange={(event) => setNote(event.currentTarget.value)}
           />
-          <Button
-            size="lg"
-            fullWidth
-            disabled={!drawn}
-            loading={fetcher.state !== 'idle'}
-            onClick={send}
-          >
+          <Button size="lg" fullWidth disabled={!drawn} loading={keep.busy} onClick={send}>
             Keep it
           </Button>
         </section>
@@ -190,10 +164,7 @@ export default function Points({ loaderData }: Route.ComponentProps) {
                     {where ? placeOf(where, side) : siteId}, {grade}{' '}
                     <span className={classes.soft}>{nearDay(day, today)}</span>
                   </span>
-                  <button
-                    type="button"
-                    onClick={() => void fetcher.submit({ intent: 'remove', id }, JSON_POST)}
-                  >
+                  <button type="button" onClick={() => void keep.send({ intent: 'remove', id })}>
                     Take it back
                   </button>
                 </li>

@@ -1,17 +1,9 @@
 import { Button, TextInput } from '@mantine/core';
-import { useEffect, useMemo, useState } from 'react';
-import {
-  Link,
-  useFetcher,
-  useNavigate,
-  useRevalidator,
-  type FetcherWithComponents,
-} from 'react-router';
+import { useMemo, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
 import { v7 as uuid } from 'uuid';
-import { z } from 'zod';
 import {
   allStop,
-  clearanceSchema,
   CONDITIONS,
   contradictions,
   INTERVIEW,
@@ -22,14 +14,10 @@ import {
   type Reply,
 } from '#core/screening';
 import { findSurface, findTool } from '#core/equipment';
-import { act, enter, jsonOf, load, parse } from '~/door.server';
-import {
-  recordClearance,
-  recordInterview,
-  screeningOf,
-  submitSchema,
-} from '~/services/screening.server';
+import { enter, load } from '~/door.server';
+import { screeningOf } from '~/services/screening.server';
 import { Notice } from '~/ui/parts/Notice';
+import { useSend } from '~/ui/parts/useSend';
 import { nearDay, shortDay } from '~/ui/parts/words';
 import { Interview } from '~/ui/screening/Interview';
 import { keepBy } from '~/ui/screening/keepBy';
@@ -45,41 +33,23 @@ export async function loader({ context, request, params }: Route.LoaderArgs) {
   return load(() => screeningOf(setting, who, params.clientId));
 }
 
-const requestSchema = z.discriminatedUnion('intent', [
-  submitSchema.extend({ intent: z.literal('record') }),
-  z.object({ intent: z.literal('clear'), clearance: clearanceSchema }),
-]);
-
-export async function action({ context, request, params }: Route.ActionArgs) {
-  const { setting, who } = enter(context, request, 'staff');
-  return act(async () => {
-    const wish = parse(requestSchema, await jsonOf(request));
-    switch (wish.intent) {
-      case 'record':
-        await recordInterview(setting, who, params.clientId, wish);
-        break;
-      case 'clear':
-        await recordClearance(setting, who, params.clientId, wish.clearance);
-        break;
-    }
-    return { ok: true as const, done: wish.intent };
-  });
-}
-
 const clearable = (id: ConditionId) =>
   (CONDITIONS[id] as Condition).effects.some((effect) => effect.clearable);
 
-const JSON_POST = { method: 'post', encType: 'application/json' } as const;
-
 type Data = Route.ComponentProps['loaderData'];
-type Answer =
-  { ok: true; done: string } | { ok: false; message: string; details?: { missed?: ConditionId[] } };
-
 /** “Cleared by …, on …”, for one condition. */
-function ClearanceForm({ id, today }: { id: ConditionId; today: string }) {
-  const { Form, data, state, submit } = useFetcher<Answer>();
+function ClearanceForm({
+  id,
+  today,
+  address,
+}: {
+  id: ConditionId;
+  today: string;
+  address: string;
+}) {
+  const record = useSend(address);
   return (
-    <Form
+    <form
       className={classes.clear}
       onSubmit={(event) => {
         event.preventDefault();
@@ -88,35 +58,34 @@ function ClearanceForm({ id, today }: { id: ConditionId; today: string }) {
           const value = form.get(name);
           return typeof value === 'string' ? value : '';
         };
-        void submit(
-          {
-            intent: 'clear',
-            clearance: {
-              condition: id,
-              kind: 'cleared',
-              by: text('by'),
-              on: text('on'),
-              note: text('note'),
-            },
+        void record.send({
+          intent: 'clear',
+          id: uuid(),
+          clearance: {
+            condition: id,
+            kind: 'cleared',
+            by: text('by'),
+            on: text('on'),
+            note: text('note'),
           },
-          JSON_POST,
-        );
+        });
       }}
     >
       <TextInput name="by" label="Cleared by" placeholder="Dr Amsel" autoComplete="off" />
       <TextInput name="on" type="date" label="on" defaultValue={today} max={today} />
-      <Button type="submit" variant="outline" loading={state !== 'idle'}>
+      <Button type="submit" variant="outline" loading={record.busy}>
         Record
       </Button>
-      {data?.ok === false && <Notice>{data.message}</Notice>}
-    </Form>
+      {record.message && <Notice>{record.message}</Notice>}
+    </form>
   );
 }
 
 /** The clearances so far: what was found, who lifted it, and the way to lift or withdraw. */
 function Clearances({ data }: { data: Data }) {
   const { answers, clearances, today } = data;
-  const fetcher = useFetcher<Answer>();
+  const address = `/clients/${data.file.id}/screen/record`;
+  const record = useSend(address);
   const [asking, setAsking] = useState<ConditionId | null>(null);
   const found = answers.filter(({ condition }) => clearable(condition));
   if (found.length === 0 && clearances.length === 0) return null;
@@ -137,25 +106,23 @@ function Clearances({ data }: { data: Data }) {
                 type="button"
                 className={classes.mend}
                 onClick={() =>
-                  void fetcher.submit(
-                    {
-                      intent: 'clear',
-                      clearance: {
-                        condition,
-                        kind: 'withdrawn',
-                        by: clearedBy.split(',')[0] ?? 'the therapist',
-                        on: today,
-                        note: '',
-                      },
+                  void record.send({
+                    intent: 'clear',
+                    id: uuid(),
+                    clearance: {
+                      condition,
+                      kind: 'withdrawn',
+                      by: clearedBy.split(',')[0] ?? 'the therapist',
+                      on: today,
+                      note: '',
                     },
-                    JSON_POST,
-                  )
+                  })
                 }
               >
                 It no longer holds
               </button>
             ) : asking === condition ? (
-              <ClearanceForm id={condition} today={today} />
+              <ClearanceForm id={condition} today={today} address={address} />
             ) : (
               <button type="button" className={classes.mend} onClick={() => setAsking(condition)}>
                 Record a clearance
@@ -164,7 +131,7 @@ function Clearances({ data }: { data: Data }) {
           </li>
         ))}
       </ul>
-      {fetcher.data?.ok === false && <Notice>{fetcher.data.message}</Notice>}
+      {record.message && <Notice>{record.message}</Notice>}
       {clearances.length > 0 && (
         <details className={classes.history}>
           <summary>everything recorded</summary>
@@ -233,7 +200,7 @@ function Brings({ data }: { data: Data }) {
   );
 }
 
-function Page({ data, record }: { data: Data; record: FetcherWithComponents<Answer> }) {
+function Page({ data, record }: { data: Data; record: ReturnType<typeof useSend> }) {
   const { file, waiting, draft, replies: inForce, due, today } = data;
   const base = `/clients/${file.id}`;
   const start: Reply[] = draft ?? waiting?.replies ?? (due.length === 0 ? inForce : []);
@@ -290,22 +257,17 @@ function Page({ data, record }: { data: Data; record: FetcherWithComponents<Answ
         {against.map(({ says }) => (
           <Notice key={says}>{says}</Notice>
         ))}
-        {record.data?.ok === false && <Notice>{record.data.message}</Notice>}
+        {record.message && <Notice>{record.message}</Notice>}
         {through && changed && (
           <div className={classes.foot}>
             <Button
-              loading={record.state !== 'idle'}
+              loading={record.busy}
               disabled={against.length > 0}
-              onClick={() => {
-                void state
-                  .done()
-                  .then(() =>
-                    record.submit(
-                      { intent: 'record', id: uuid(), after: data.lastId, replies },
-                      JSON_POST,
-                    ),
-                  );
-              }}
+              onClick={() =>
+                void state.record((id) =>
+                  record.send({ intent: 'record', id, after: data.lastId, replies }),
+                )
+              }
             >
               {waiting ? 'Confirm with the client' : 'Record the interview'}
             </Button>
@@ -388,13 +350,8 @@ function Page({ data, record }: { data: Data; record: FetcherWithComponents<Answ
 
 export default function Screen({ loaderData }: Route.ComponentProps) {
   const { file, interviews, waiting } = loaderData;
-  const record = useFetcher<Answer>({ key: `record:${file.id}` });
-  const { revalidate } = useRevalidator();
-  const overtaken = record.data?.ok === false && record.data.details?.missed !== undefined;
-  // What somebody answered meanwhile is fetched, so that it is seen before one's own is recorded.
-  useEffect(() => {
-    if (overtaken) void revalidate();
-  }, [overtaken, revalidate]);
+  // It outlives the page it was sent from: that one begins anew when there are other answers.
+  const record = useSend(`/clients/${file.id}/screen/record`);
   return (
     <Page
       key={`${file.id}:${interviews.length}:${waiting?.day ?? ''}`}

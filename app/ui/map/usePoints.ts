@@ -1,5 +1,6 @@
 import { useCallback, useRef, useState } from 'react';
 import { useRevalidator } from 'react-router';
+import { sendUntilHeard, type Heard } from '~/ui/parts/sendUntilHeard';
 import { useAskBeforeLeaving } from '~/ui/parts/useAskBeforeLeaving';
 import type { DrawnPoint } from './BodyMap';
 
@@ -15,39 +16,21 @@ type Sent =
   | { intent: 'change'; id: string; point: DrawnPoint }
   | { intent: 'remove'; id: string };
 
-interface Answer {
-  ok: boolean;
-  message?: string;
-  revision?: number;
-}
-
-async function post(address: string, body: unknown): Promise<Answer> {
-  try {
-    const answer = await fetch(address, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
-      // A page that is left still sends what it had begun to send.
-      keepalive: true,
-    });
-    return (await answer.json()) as Answer;
-  } catch {
-    return {
-      ok: false,
-      message: 'No connection: nothing was kept. It is shown again when it works.',
-    };
-  }
+interface Answer extends Heard {
+  revision?: number | null;
 }
 
 /**
- * The points of the map under way. A change shows at once, is sent one after the other, and is taken back
- * with a sentence when the server refuses it. `undo` turns the last one round.
+ * The points of the map under way. A change shows at once, is sent one after the other until it is
+ * heard, and is taken back with a sentence when the server refuses it. `undo` turns the last one round.
  */
 export function usePoints(kept: readonly KeptPoint[], address: string, newVisitId: string | null) {
   const { revalidate } = useRevalidator();
   const [overlay, setOverlay] = useState<ReadonlyMap<string, KeptPoint | null>>(new Map());
   const [message, setMessage] = useState('');
   const [past, setPast] = useState<readonly Sent[]>([]);
+  /** Changes whose answer is still to come. */
+  const [busy, setBusy] = useState(0);
   const queue = useRef(Promise.resolve());
   const revisions = useRef(new Map<string, number>());
   /** How many changes of a point are still on their way. */
@@ -63,7 +46,7 @@ export function usePoints(kept: readonly KeptPoint[], address: string, newVisitI
     ),
   ];
 
-  useAskBeforeLeaving(() => [...underWay.current.values()].some((count) => count > 0));
+  useAskBeforeLeaving(() => underWay.current.size > 0);
 
   const lay = (id: string, point: KeptPoint | null | undefined) =>
     setOverlay((before) => {
@@ -76,6 +59,7 @@ export function usePoints(kept: readonly KeptPoint[], address: string, newVisitI
   const send = useCallback(
     (sent: Sent, known: KeptPoint | undefined) => {
       const { id } = sent;
+      setMessage('');
       if (sent.intent === 'remove') lay(id, null);
       else {
         lay(id, {
@@ -86,22 +70,33 @@ export function usePoints(kept: readonly KeptPoint[], address: string, newVisitI
         });
       }
       underWay.current.set(id, (underWay.current.get(id) ?? 0) + 1);
+      setBusy((count) => count + 1);
       queue.current = queue.current.then(async () => {
         const revision = revisions.current.get(id) ?? known?.revision ?? 1;
-        const answer = await post(address, sent.intent === 'add' ? sent : { ...sent, revision });
-        if (answer.ok) {
-          if (answer.revision) revisions.current.set(id, answer.revision);
-          setMessage('');
-        } else {
-          revisions.current.delete(id);
-          setMessage(answer.message ?? 'That could not be kept.');
-        }
-        await revalidate();
-        // The server's word is in. What was laid over it goes, unless a later change lies there.
+        let waited = false;
+        const answer = await sendUntilHeard<Answer>(
+          address,
+          sent.intent === 'add' ? sent : { ...sent, revision },
+          (says) => {
+            waited = true;
+            setMessage(says);
+          },
+        );
+        if (!answer.ok) setMessage(answer.message ?? 'That could not be kept.');
+        else if (waited) setMessage('');
+        if (answer.ok && answer.revision) revisions.current.set(id, answer.revision);
+        else revisions.current.delete(id);
         const left = (underWay.current.get(id) ?? 1) - 1;
-        underWay.current.set(id, left);
-        if (left === 0) lay(id, undefined);
-        if (sent.intent !== 'change') revisions.current.delete(id);
+        if (left > 0) underWay.current.set(id, left);
+        else underWay.current.delete(id);
+        // Read anew once all is through; until then what was laid over stands for it.
+        if (underWay.current.size === 0) {
+          await revalidate();
+          setOverlay(
+            (before) => new Map([...before].filter(([each]) => underWay.current.has(each))),
+          );
+        } else if (!answer.ok && left === 0) lay(id, undefined);
+        setBusy((count) => count - 1);
       });
     },
     [address, newVisitId, revalidate],
@@ -113,6 +108,7 @@ export function usePoints(kept: readonly KeptPoint[], address: string, newVisitI
   return {
     points: shown,
     message,
+    busy: busy > 0,
     say: setMessage,
     canUndo: past.length > 0,
     add: (point: DrawnPoint) => {

@@ -1,5 +1,7 @@
 import { useEffect, useReducer, useRef, useState } from 'react';
+import { v7 as uuid } from 'uuid';
 import { answerWith, noneOf, repliesSchema, type QuestionGroup, type Reply } from '#core/screening';
+import type { Heard } from '~/ui/parts/sendUntilHeard';
 
 type Act =
   | { type: 'answer'; reply: Reply }
@@ -47,6 +49,8 @@ export function useInterview(initial: Reply[], key: string, keep: Keep) {
   /** It is being recorded: nothing is kept any more. */
   const closed = useRef(false);
   const sending = useRef(Promise.resolve());
+  /** One interview is recorded once, however often it is sent. */
+  const id = useRef(uuid());
   const latest = useRef(keep);
   useEffect(() => {
     latest.current = keep;
@@ -96,10 +100,19 @@ export function useInterview(initial: Reply[], key: string, keep: Keep) {
     /** Begins from answers that were given before. */
     take: (from: readonly Reply[]) => dispatch({ type: 'take', replies: [...from] }),
     none: (group: QuestionGroup) => dispatch({ type: 'none', group }),
-    /** Before it is recorded: what is being kept arrives first, and nothing is kept after it. */
-    done: async () => {
+    /**
+     * Records it by an id of its own: what is being kept arrives first, and nothing is kept after it.
+     * Only what was recorded is forgotten on this device.
+     */
+    record: async (send: (id: string) => Promise<Heard>) => {
       closed.current = true;
       await sending.current;
+      const { ok } = await send(id.current);
+      if (!ok) {
+        closed.current = false;
+        return;
+      }
+      id.current = uuid();
       try {
         window.localStorage.removeItem(key);
       } catch {
