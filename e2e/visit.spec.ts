@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
+import { pointsOfSample, SAMPLES } from '#core/measurement';
 import {
   addClient,
   clientWithRoutine,
@@ -8,11 +9,17 @@ import {
   inviteFrom,
   joinBy,
   otherDevice,
+  PHONE,
   screenBy,
   stepInAs,
   test,
 } from './support/test';
 import { newFolder } from './support/server';
+
+interface XY {
+  x: number;
+  y: number;
+}
 
 /** Types points into the entry line, one after the other. */
 async function mapPoints(page: Page, file: string, ...lines: string[]) {
@@ -369,6 +376,68 @@ test('measuring by tilt and by picture, and what is no picture', async ({ page }
   await page.getByLabel('left', { exact: true }).first().fill('400');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('400° was given');
+});
+
+test('an angle is read by fingers alone, zoomed by two of them, to half a degree', async ({
+  browser,
+  baseURL,
+}) => {
+  const sample = SAMPLES.find(
+    ({ testId, read }) => testId === 'straight-leg' && read === 'three points',
+  );
+  const [end, corner, other] = sample ? pointsOfSample(sample) : [];
+  if (!sample || !end || !corner || !other) throw new Error('There is a sample of a straight leg.');
+  const context = await browser.newContext({ baseURL, viewport: PHONE, hasTouch: true });
+  const page = await context.newPage();
+  await stepInAs(page, 'Maren');
+  const file = await addClient(page, 'Finn Touch');
+  await page.goto(`${file}/measure?test=straight-leg`);
+  await page.getByRole('button', { name: 'picture' }).first().click();
+  await page.getByRole('button', { name: `${sample.name}, ${sample.degrees}°` }).click();
+  const surface = page.getByRole('group', { name: /^Picture with points/ });
+  await surface.scrollIntoViewIfNeeded();
+  const cdp = await context.newCDPSession(page);
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', ...touchPoints: XY[]) =>
+    cdp.send('Input.dispatchTouchEvent', { type, touchPoints });
+  /** Where a place of the drawing is on the screen now. */
+  const onScreen = ([x, y]: readonly [number, number]): Promise<XY> =>
+    surface.evaluate(
+      (svg, at) => {
+        const matrix = (svg.firstElementChild as SVGGElement).getScreenCTM();
+        const { x: left, y: top } = new DOMPoint(...at).matrixTransform(matrix ?? new DOMMatrix());
+        return { x: left, y: top };
+      },
+      [x, y] as [number, number],
+    );
+  const part = (to: readonly [number, number], share: number) =>
+    [corner[0] + (to[0] - corner[0]) * share, corner[1] + (to[1] - corner[1]) * share] as const;
+
+  // Two fingers apart about the corner.
+  const { x, y } = await onScreen(corner);
+  await touch('touchStart', { x: x - 20, y }, { x: x + 20, y });
+  for (let by = 24; by <= 36; by += 4) await touch('touchMove', { x: x - by, y }, { x: x + by, y });
+  await touch('touchEnd');
+  await expect(page.getByText('180 %')).toBeVisible();
+
+  const value = page.getByRole('dialog').getByRole('status');
+  const targets = [part(end, 0.3), corner, part(other, 0.3)];
+  for (const [index, target] of targets.entries()) {
+    const box = await page
+      .getByRole('button', { name: `Point ${index + 1}:` })
+      .locator('circle')
+      .first()
+      .boundingBox();
+    if (!box) throw new Error('The point is not drawn.');
+    const from = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+    const to = await onScreen(target);
+    await touch('touchStart', from);
+    await touch('touchMove', { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 });
+    await touch('touchMove', to);
+    await touch('touchEnd');
+  }
+  const degrees = Number.parseFloat(await value.innerText());
+  expect(Math.abs(degrees - sample.degrees)).toBeLessThan(0.5);
+  await context.close();
 });
 
 test('a client adds a tender place and a home measure; the therapist finds both', async ({

@@ -3,7 +3,9 @@ import { v7 as uuid } from 'uuid';
 import { itemFor, routineWith } from '#core/examples';
 import type { SessionEvent } from '#core/session';
 import { audit, practisedSession, sessionEvent } from '~/db/schema.server';
+import { findTest } from '#core/measurement';
 import { addClient, changeClient } from './clientFile.server';
+import { askAtHome, keepOwnMeasure, measureSchema } from './measuring.server';
 import { daySheet } from './daySheet.server';
 import { batchSchema, clientStart, recordEvents, routineToPractise } from './practising.server';
 import { reviewOf } from './reviewing.server';
@@ -158,6 +160,48 @@ describe('logging a session', () => {
     await recordEvents(setting, who, sessionOf(old));
     expect((await reviewOf(setting, owner, clientId)).sessions[0]?.versionNumber).toBe(1);
     expect((await routineToPractise(setting, who)).version?.number).toBe(2);
+  });
+});
+
+describe('measuring around a session', () => {
+  const figure = (moment: 'before' | 'after') =>
+    measureSchema.parse({
+      id: uuid(),
+      testId: 'neck-turn',
+      quantityId: 'turn',
+      side: 'left',
+      moment,
+      tries: [52],
+      way: 'number',
+    });
+
+  it('is asked for by name: before, then after, then not again that day', async () => {
+    const { clientId, who } = await joinedClient(setting, owner);
+    await issueTo(setting, owner, clientId);
+    const home = async () => (await clientStart(setting, who)).home;
+    expect(await home()).toEqual({ before: [], again: [], weekly: [] });
+    await askAtHome(setting, owner, clientId, { testId: 'neck-turn', when: 'each session' });
+    const name = findTest('neck-turn')?.name;
+    expect(await home()).toEqual({ before: [name], again: [], weekly: [] });
+    expect((await routineToPractise(setting, who)).home.before).toEqual([name]);
+    await keepOwnMeasure(setting, who, figure('before'));
+    expect(await home()).toEqual({ before: [], again: [name], weekly: [] });
+    await keepOwnMeasure(setting, who, figure('after'));
+    expect(await home()).toEqual({ before: [], again: [], weekly: [] });
+    // The next day it begins anew.
+    setting.moveTo(new Date(NOW.getTime() + DAY));
+    expect(await home()).toMatchObject({ before: [name] });
+  });
+
+  it('weekly is due again on the seventh day, by the client’s own calendar', async () => {
+    const { clientId, who } = await joinedClient(setting, owner);
+    await askAtHome(setting, owner, clientId, { testId: 'neck-turn', when: 'weekly' });
+    await keepOwnMeasure(setting, who, figure('before'));
+    const due = async (days: number) => {
+      setting.moveTo(new Date(NOW.getTime() + days * DAY));
+      return (await clientStart(setting, who)).home.weekly.length;
+    };
+    expect([await due(0), await due(6), await due(7)]).toEqual([0, 0, 1]);
   });
 });
 

@@ -61,6 +61,56 @@ describe('the methods', () => {
     expect(METHODS.sweep.seconds.usual).toBe(60);
   });
 
+  // Common practice, no published source: what the schools hold, move and count, in seconds and times.
+  it.each([
+    ['timed', 30, 120],
+    ['fade', 20, 180],
+    ['strokes', 15, 20],
+    ['brief', 7, 10],
+    ['build-up', 5, 30],
+    ['pin-and-glide', 2, 5],
+    ['press-and-move', 30, 60],
+    ['sweep', 60, 180],
+    ['pincer', 30, 60],
+  ] as const)(
+    '%s allows the %d to %d s that are taught, with a usual time inside',
+    (id, from, to) => {
+      const { least, most, usual } = METHODS[id].seconds;
+      expect(least).toBeLessThanOrEqual(from);
+      expect(most).toBeGreaterThanOrEqual(to);
+      expect(usual).toBeGreaterThanOrEqual(least);
+      expect(usual).toBeLessThanOrEqual(most);
+    },
+  );
+
+  it('count bends for the pin-and-glide alone, 12 to 15 of them (common practice)', () => {
+    for (const method of Object.values(METHODS)) {
+      expect([method.id, method.counts]).toEqual([
+        method.id,
+        method.id === 'pin-and-glide' ? { least: 12, most: 15, usual: 12 } : null,
+      ]);
+    }
+  });
+
+  it('warm up by sweeping, treat by holding, and move last (common practice)', () => {
+    const of = (phase: string) =>
+      Object.values(METHODS).flatMap((method) => (method.phase === phase ? [method.id] : []));
+    expect(of('warm-up')).toEqual(['sweep']);
+    expect(of('moving').sort()).toEqual(['pin-and-glide', 'press-and-move']);
+    expect(of('static')).toContain('fade');
+  });
+
+  it('say where the schools disagree and what is done here, each with its source', () => {
+    for (const { id, dispute, goodFor, source } of Object.values(METHODS)) {
+      expect([id, dispute.length > 40, goodFor.length > 10, source.kind]).toEqual([
+        id,
+        true,
+        true,
+        'common practice',
+      ]);
+    }
+  });
+
   it('refuse seconds that are not whole, not positive or not numbers, in a sentence', () => {
     for (const holdSeconds of [0, -5, 1.5, 1e9, Number.NaN, '30', null]) {
       const result = doseSchema.safeParse({ method: 'timed', holdSeconds });

@@ -1,7 +1,6 @@
 import { findSite, WORKABLE_SITES } from '#core/anatomy';
 import { itemFor, timed } from '#core/examples';
 import { screen, type ScreenAnswer } from '#core/screening';
-import { wayWords } from '#core/routine';
 import { doseFigures, doseText } from './doseWords';
 import { offSites } from './offSites';
 import { plan, setupChange, startOf } from './planState';
@@ -66,23 +65,6 @@ describe('a line that is reached another way', () => {
     expect(changed?.toolId).toBe('stick-roller');
     const [kept] = plan(state, { type: 'method', id: 'calf', method: 'strokes' }).routine.items;
     expect(kept?.toolId).toBe('tennis-ball');
-  });
-
-  it('is said in words: tool, posture, and what differs from the usual', () => {
-    expect(wayWords(line)).toEqual(['Tennis ball', 'wall, back to it']);
-    expect(
-      wayWords({
-        toolId: 'tennis-ball',
-        positionId: 'lying-back',
-        surfaceId: 'mat',
-        adjustmentId: 'ankle-crossed',
-      }),
-    ).toEqual([
-      'Tennis ball',
-      'floor, on the back',
-      'on mat or carpet',
-      'ankle crossed over the other knee',
-    ]);
   });
 });
 

@@ -1,0 +1,129 @@
+import fc from 'fast-check';
+import { REGIONS, SITES, type Side } from '#core/anatomy';
+import { anyRoutine, fade, itemFor, routineWith, timed } from '#core/examples';
+import { CONDITION_IDS, screen, type ScreenAnswer } from '#core/screening';
+import { expand, limitSteps, type HoldStep } from './index';
+
+const yes = (
+  condition: ScreenAnswer['condition'],
+  more: Partial<ScreenAnswer> = {},
+): ScreenAnswer => ({
+  condition,
+  sides: [],
+  regions: [],
+  siteIds: [],
+  clearedBy: '',
+  ...more,
+});
+const limited = (steps: readonly HoldStep[], ...answers: ScreenAnswer[]) =>
+  limitSteps(steps, screen(answers));
+
+const anyAnswer: fc.Arbitrary<ScreenAnswer> = fc.record({
+  condition: fc.constantFrom(...CONDITION_IDS),
+  sides: fc.subarray(['left', 'right'] as Side[]),
+  regions: fc.subarray([...REGIONS]),
+  siteIds: fc.subarray(
+    SITES.map(({ id }) => id),
+    { maxLength: 4 },
+  ),
+  clearedBy: fc.constantFrom('', '', 'Dr Amsel, 3 November'),
+});
+
+describe('an issued routine under what screening found since', () => {
+  const steps = expand(
+    routineWith(
+      itemFor('skull-base', { dose: fade(20, 60), grade: 5 }),
+      itemFor('calf', { dose: timed(60), grade: 6 }),
+    ),
+  );
+
+  it('is as it was where nothing was found', () => {
+    expect(limited(steps)).toEqual(steps);
+    expect(limited(steps)).not.toBe(steps);
+  });
+
+  it('leaves out what is off, with the client’s sentence, on that side alone, and keeps the rest', () => {
+    const chest = expand(
+      routineWith(itemFor('chest', { dose: timed(30) }), itemFor('calf', { dose: timed(60) })),
+    );
+    const now = limited(chest, yes('implant', { sides: ['left'] }));
+    const out = now.filter(({ leftOut }) => leftOut);
+    expect(out.length).toBeGreaterThan(0);
+    for (const { siteId, side, leftOut } of out) {
+      expect([siteId, side, leftOut?.endsWith('.')]).toEqual(['chest', 'left', true]);
+    }
+    const kept = now.filter(({ leftOut }) => !leftOut);
+    expect(kept).toEqual(chest.filter(({ siteId, side }) => siteId === 'calf' || side === 'right'));
+  });
+
+  it('leaves out the whole of it while a doctor’s word is waited for', () => {
+    const now = limited(steps, yes('neck-unstable'));
+    expect(now.every(({ leftOut }) => leftOut !== undefined)).toBe(true);
+    for (const { leftOut } of now.filter(({ siteId }) => siteId === 'skull-base')) {
+      expect(leftOut).toMatch(/neck/i);
+    }
+  });
+
+  it('lowers grades, ceilings and times for very mobile joints and flare-ups (common practice)', () => {
+    const mobile = limited(steps, yes('mobile-joints'));
+    expect(Math.max(...mobile.map(({ grade }) => grade))).toBe(4);
+    expect(Math.max(...mobile.map(({ ceilingGrade }) => ceilingGrade))).toBe(4);
+    const flaring = limited(steps, yes('widespread-pain'));
+    expect(Math.max(...flaring.map(({ grade }) => grade))).toBe(3);
+    flaring.forEach((step, index) => {
+      expect(step.limitSeconds).toBe(Math.round((steps[index]?.limitSeconds ?? 0) / 2));
+      expect(step.capSeconds).toBe(Math.round((steps[index]?.capSeconds ?? 0) / 2));
+      expect(step.leastSeconds).toBeLessThanOrEqual(step.limitSeconds);
+      expect(step.limitedBy).toBeDefined();
+    });
+  });
+
+  it('lifts what was off when somebody cleared it, and leaves a limit that nobody can clear', () => {
+    const cleared = { clearedBy: 'Dr Amsel, 3 November' };
+    expect(limited(steps, yes('neck-unstable', cleared))).toEqual(steps);
+    expect(Math.max(...limited(steps, yes('mobile-joints', cleared)).map((s) => s.grade))).toBe(4);
+  });
+
+  it('never has more pressure, more time or more holds than was issued, whatever was found', () => {
+    fc.assert(
+      fc.property(anyRoutine, fc.array(anyAnswer, { maxLength: 5 }), (routine, answers) => {
+        const issued = expand(routine);
+        const now = limited(issued, ...answers);
+        expect(now.map(({ index }) => index)).toEqual(issued.map(({ index }) => index));
+        now.forEach((step, at) => {
+          const before = issued[at];
+          if (!before) throw new Error('a hold too many');
+          expect(step.grade).toBeLessThanOrEqual(before.grade);
+          expect(step.ceilingGrade).toBeLessThanOrEqual(before.ceilingGrade);
+          expect(step.limitSeconds).toBeLessThanOrEqual(before.limitSeconds);
+          expect(step.capSeconds).toBeLessThanOrEqual(before.capSeconds);
+          expect(step.leastSeconds).toBeLessThanOrEqual(before.leastSeconds);
+        });
+      }),
+    );
+  });
+
+  it('allows no more when a condition is added', () => {
+    fc.assert(
+      fc.property(
+        anyRoutine,
+        fc.array(anyAnswer, { maxLength: 4 }),
+        anyAnswer,
+        (routine, answers, added) => {
+          const issued = expand(routine);
+          const before = limited(issued, ...answers);
+          const after = limited(issued, ...answers, added);
+          after.forEach((step, at) => {
+            const one = before[at];
+            if (!one) throw new Error('a hold too many');
+            if (one.leftOut) expect(step.leftOut).toBeDefined();
+            else if (!step.leftOut) {
+              expect(step.grade).toBeLessThanOrEqual(one.grade);
+              expect(step.limitSeconds).toBeLessThanOrEqual(one.limitSeconds);
+            }
+          });
+        },
+      ),
+    );
+  });
+});
