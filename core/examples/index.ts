@@ -1,7 +1,8 @@
 import fc from 'fast-check';
-import { findSite, WORKABLE_SITES, type SiteId } from '#core/anatomy';
+import { findSite, REGIONS, SITES, WORKABLE_SITES, type Side, type SiteId } from '#core/anatomy';
 import type { Dose } from '#core/dosage';
 import { newItem, type Routine, type RoutineItem } from '#core/routine';
+import { CONDITION_IDS, type ScreenAnswer } from '#core/screening';
 
 /** Routines for tests. */
 export function itemFor(siteId: SiteId, change: Partial<RoutineItem> = {}): RoutineItem {
@@ -58,3 +59,28 @@ export const anyRoutine: fc.Arbitrary<Routine> = fc
   .chain((items) =>
     fc.integer({ min: 1, max: 14 }).map((timesPerWeek) => ({ items, timesPerWeek, message: '' })),
   );
+
+/** A yes to a screening question, everywhere unless narrowed. */
+export const yesTo = (
+  condition: ScreenAnswer['condition'],
+  more: Partial<ScreenAnswer> = {},
+): ScreenAnswer => ({
+  condition,
+  sides: [],
+  regions: [],
+  siteIds: [],
+  clearedBy: '',
+  ...more,
+});
+
+/** Any yes, narrowed and cleared or not. */
+export const anyScreenAnswer: fc.Arbitrary<ScreenAnswer> = fc.record({
+  condition: fc.constantFrom(...CONDITION_IDS),
+  sides: fc.subarray(['left', 'right'] as Side[]),
+  regions: fc.subarray([...REGIONS]),
+  siteIds: fc.subarray(
+    SITES.map(({ id }) => id),
+    { maxLength: 4 },
+  ),
+  clearedBy: fc.constantFrom('', '', 'Dr Amsel, 3 November'),
+});

@@ -1,33 +1,18 @@
 import fc from 'fast-check';
-import { REGIONS, SITES, type Side } from '#core/anatomy';
-import { anyRoutine, fade, itemFor, routineWith, timed } from '#core/examples';
-import { CONDITION_IDS, screen, type ScreenAnswer } from '#core/screening';
+import {
+  anyRoutine,
+  anyScreenAnswer,
+  fade,
+  itemFor,
+  routineWith,
+  timed,
+  yesTo,
+} from '#core/examples';
+import { screen, type ScreenAnswer } from '#core/screening';
 import { expand, limitSteps, type HoldStep } from './index';
 
-const yes = (
-  condition: ScreenAnswer['condition'],
-  more: Partial<ScreenAnswer> = {},
-): ScreenAnswer => ({
-  condition,
-  sides: [],
-  regions: [],
-  siteIds: [],
-  clearedBy: '',
-  ...more,
-});
 const limited = (steps: readonly HoldStep[], ...answers: ScreenAnswer[]) =>
   limitSteps(steps, screen(answers));
-
-const anyAnswer: fc.Arbitrary<ScreenAnswer> = fc.record({
-  condition: fc.constantFrom(...CONDITION_IDS),
-  sides: fc.subarray(['left', 'right'] as Side[]),
-  regions: fc.subarray([...REGIONS]),
-  siteIds: fc.subarray(
-    SITES.map(({ id }) => id),
-    { maxLength: 4 },
-  ),
-  clearedBy: fc.constantFrom('', '', 'Dr Amsel, 3 November'),
-});
 
 describe('an issued routine under what screening found since', () => {
   const steps = expand(
@@ -46,7 +31,7 @@ describe('an issued routine under what screening found since', () => {
     const chest = expand(
       routineWith(itemFor('chest', { dose: timed(30) }), itemFor('calf', { dose: timed(60) })),
     );
-    const now = limited(chest, yes('implant', { sides: ['left'] }));
+    const now = limited(chest, yesTo('implant', { sides: ['left'] }));
     const out = now.filter(({ leftOut }) => leftOut);
     expect(out.length).toBeGreaterThan(0);
     for (const { siteId, side, leftOut } of out) {
@@ -57,7 +42,7 @@ describe('an issued routine under what screening found since', () => {
   });
 
   it('leaves out the whole of it while a doctor’s word is waited for', () => {
-    const now = limited(steps, yes('neck-unstable'));
+    const now = limited(steps, yesTo('neck-unstable'));
     expect(now.every(({ leftOut }) => leftOut !== undefined)).toBe(true);
     for (const { leftOut } of now.filter(({ siteId }) => siteId === 'skull-base')) {
       expect(leftOut).toMatch(/neck/i);
@@ -65,10 +50,10 @@ describe('an issued routine under what screening found since', () => {
   });
 
   it('lowers grades, ceilings and times for very mobile joints and flare-ups (common practice)', () => {
-    const mobile = limited(steps, yes('mobile-joints'));
+    const mobile = limited(steps, yesTo('mobile-joints'));
     expect(Math.max(...mobile.map(({ grade }) => grade))).toBe(4);
     expect(Math.max(...mobile.map(({ ceilingGrade }) => ceilingGrade))).toBe(4);
-    const flaring = limited(steps, yes('widespread-pain'));
+    const flaring = limited(steps, yesTo('widespread-pain'));
     expect(Math.max(...flaring.map(({ grade }) => grade))).toBe(3);
     flaring.forEach((step, index) => {
       expect(step.limitSeconds).toBe(Math.round((steps[index]?.limitSeconds ?? 0) / 2));
@@ -80,13 +65,15 @@ describe('an issued routine under what screening found since', () => {
 
   it('lifts what was off when somebody cleared it, and leaves a limit that nobody can clear', () => {
     const cleared = { clearedBy: 'Dr Amsel, 3 November' };
-    expect(limited(steps, yes('neck-unstable', cleared))).toEqual(steps);
-    expect(Math.max(...limited(steps, yes('mobile-joints', cleared)).map((s) => s.grade))).toBe(4);
+    expect(limited(steps, yesTo('neck-unstable', cleared))).toEqual(steps);
+    expect(Math.max(...limited(steps, yesTo('mobile-joints', cleared)).map((s) => s.grade))).toBe(
+      4,
+    );
   });
 
   it('never has more pressure, more time or more holds than was issued, whatever was found', () => {
     fc.assert(
-      fc.property(anyRoutine, fc.array(anyAnswer, { maxLength: 5 }), (routine, answers) => {
+      fc.property(anyRoutine, fc.array(anyScreenAnswer, { maxLength: 5 }), (routine, answers) => {
         const issued = expand(routine);
         const now = limited(issued, ...answers);
         expect(now.map(({ index }) => index)).toEqual(issued.map(({ index }) => index));
@@ -107,8 +94,8 @@ describe('an issued routine under what screening found since', () => {
     fc.assert(
       fc.property(
         anyRoutine,
-        fc.array(anyAnswer, { maxLength: 4 }),
-        anyAnswer,
+        fc.array(anyScreenAnswer, { maxLength: 4 }),
+        anyScreenAnswer,
         (routine, answers, added) => {
           const issued = expand(routine);
           const before = limited(issued, ...answers);

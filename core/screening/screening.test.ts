@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import { REGIONS, SITES, WORKABLE_SITES, type Side } from '#core/anatomy';
+import { SITES, WORKABLE_SITES } from '#core/anatomy';
 import { METHOD_IDS } from '#core/dosage';
 import { TOOLS } from '#core/equipment';
+import { anyScreenAnswer, yesTo } from '#core/examples';
 import { POSTURES } from '#core/loading';
 import { checkRoutine, newItem, setupsForMethod, type RoutineItem } from '#core/routine';
 import {
   answersSchema,
-  CONDITION_IDS,
   CONDITIONS,
   levelRank,
   LEVELS,
@@ -16,29 +16,6 @@ import {
   type ScreenAnswer,
   type Use,
 } from './index';
-
-const yes = (
-  condition: ScreenAnswer['condition'],
-  more: Partial<ScreenAnswer> = {},
-): ScreenAnswer => ({
-  condition,
-  sides: [],
-  regions: [],
-  siteIds: [],
-  clearedBy: '',
-  ...more,
-});
-
-const anyAnswer: fc.Arbitrary<ScreenAnswer> = fc.record({
-  condition: fc.constantFrom(...CONDITION_IDS),
-  sides: fc.subarray(['left', 'right'] as Side[]),
-  regions: fc.subarray([...REGIONS]),
-  siteIds: fc.subarray(
-    SITES.map(({ id }) => id),
-    { maxLength: 4 },
-  ),
-  clearedBy: fc.constantFrom('', '', 'Dr Amsel, 3 November'),
-});
 
 const anyUse: fc.Arbitrary<Use> = fc.record({
   siteId: fc.constantFrom(...SITES.map(({ id }) => id)),
@@ -64,7 +41,7 @@ describe('the rules (common practice, no published source)', () => {
   it.each(['saddle', 'chest-pain', 'worst-headache', 'sudden-dizziness'] as const)(
     '%s is an emergency everywhere',
     (id) => {
-      expect(verdict(at('calf', 'stick-roller', 'seated'), yes(id))).toBe('emergency');
+      expect(verdict(at('calf', 'stick-roller', 'seated'), yesTo(id))).toBe('emergency');
     },
   );
 
@@ -77,21 +54,21 @@ describe('the rules (common practice, no published source)', () => {
     'weight-loss',
     'cancer-bone',
   ] as const)('%s refers, and stays until somebody has looked', (id) => {
-    expect(verdict(at('temple', 'fingers', 'seated'), yes(id))).toBe('refer');
-    expect(verdict(at('temple', 'fingers', 'seated'), yes(id, { clearedBy: 'Dr Amsel' }))).toBe(
+    expect(verdict(at('temple', 'fingers', 'seated'), yesTo(id))).toBe('refer');
+    expect(verdict(at('temple', 'fingers', 'seated'), yesTo(id, { clearedBy: 'Dr Amsel' }))).toBe(
       'free',
     );
   });
 
   it('an emergency is not lifted by a word', () => {
     expect(
-      verdict(at('temple', 'fingers', 'seated'), yes('chest-pain', { clearedBy: 'Dr Amsel' })),
+      verdict(at('temple', 'fingers', 'seated'), yesTo('chest-pain', { clearedBy: 'Dr Amsel' })),
     ).toBe('emergency');
   });
 
   it('blood thinners: ask; once cleared soft tools only, ceiling 3, half the time', () => {
-    const cleared = yes('blood-thinners', { clearedBy: 'Dr Amsel, 3 November' });
-    expect(verdict(at('below-ridge', 'tennis-ball', 'wall-side'), yes('blood-thinners'))).toBe(
+    const cleared = yesTo('blood-thinners', { clearedBy: 'Dr Amsel, 3 November' });
+    expect(verdict(at('below-ridge', 'tennis-ball', 'wall-side'), yesTo('blood-thinners'))).toBe(
       'ask',
     );
     const soft = mayUse(at('below-ridge', 'tennis-ball', 'wall-side'), screen([cleared]));
@@ -106,154 +83,154 @@ describe('the rules (common practice, no published source)', () => {
   it.each([
     [
       'a clot takes its limb and side',
-      yes('clot', { regions: ['thigh and leg'], sides: ['left'], clearedBy: 'Dr' }),
+      yesTo('clot', { regions: ['thigh and leg'], sides: ['left'], clearedBy: 'Dr' }),
       at('calf', 'stick-roller', 'seated'),
       'off',
     ],
     [
       'a clot leaves the other limb once cleared',
-      yes('clot', { regions: ['thigh and leg'], sides: ['left'], clearedBy: 'Dr' }),
+      yesTo('clot', { regions: ['thigh and leg'], sides: ['left'], clearedBy: 'Dr' }),
       at('calf', 'stick-roller', 'seated', { side: 'right' }),
       'free',
     ],
     [
       'fragile bone keeps hard tools off the ribs',
-      yes('osteoporosis'),
+      yesTo('osteoporosis'),
       at('between-blades', 'hook-cane', 'seated'),
       'off',
     ],
     [
       'fragile bone limits the breastbone',
-      yes('osteoporosis'),
+      yesTo('osteoporosis'),
       at('breastbone', 'fingers', 'seated', { side: 'mid' }),
       'limit',
     ],
     [
       'pregnancy keeps off the belly',
-      yes('pregnancy', { clearedBy: 'Dr' }),
+      yesTo('pregnancy', { clearedBy: 'Dr' }),
       at('psoas', 'fingers', 'lying-back'),
       'off',
     ],
     [
       'pregnancy keeps off the front',
-      yes('pregnancy', { clearedBy: 'Dr' }),
+      yesTo('pregnancy', { clearedBy: 'Dr' }),
       at('middle-quad', 'foam-roller', 'lying-front'),
       'off',
     ],
-    ['pregnancy asks first', yes('pregnancy'), at('calf', 'stick-roller', 'seated'), 'ask'],
+    ['pregnancy asks first', yesTo('pregnancy'), at('calf', 'stick-roller', 'seated'), 'ask'],
     [
       'broken skin is left alone',
-      yes('skin', { siteIds: ['calf'], sides: ['left'] }),
+      yesTo('skin', { siteIds: ['calf'], sides: ['left'] }),
       at('calf', 'stick-roller', 'seated'),
       'off',
     ],
     [
       'a fresh operation takes its region',
-      yes('recent', { regions: ['arm'], sides: ['left'] }),
+      yesTo('recent', { regions: ['arm'], sides: ['left'] }),
       at('biceps', 'fingers', 'seated'),
       'off',
     ],
     [
       'reduced feeling takes hard tools off the feet',
-      yes('numb', { clearedBy: 'Dr' }),
+      yesTo('numb', { clearedBy: 'Dr' }),
       at('sole-roll', 'golf-ball', 'foot-seated'),
       'off',
     ],
     [
       'reduced feeling takes twisting off the feet',
-      yes('numb', { clearedBy: 'Dr' }),
+      yesTo('numb', { clearedBy: 'Dr' }),
       at('forefoot-wring', 'fingers', 'seated', { method: 'press-and-move' }),
       'off',
     ],
     [
       'diabetes takes the forefoot wring off',
-      yes('diabetes'),
+      yesTo('diabetes'),
       at('forefoot-wring', 'fingers', 'seated', { method: 'press-and-move' }),
       'off',
     ],
     [
       'an unstable neck takes the neck off',
-      yes('neck-unstable'),
+      yesTo('neck-unstable'),
       at('skull-base', 'fingers', 'lying-back'),
       'off',
     ],
     [
       'dizziness takes the front of the neck off',
-      yes('dizzy-or-pressure'),
+      yesTo('dizzy-or-pressure'),
       at('scalene-front', 'thumb', 'seated'),
       'off',
     ],
     [
       'an implant takes the chest of its side off',
-      yes('implant', { sides: ['left'] }),
+      yesTo('implant', { sides: ['left'] }),
       at('chest', 'tennis-ball', 'wall-front'),
       'off',
     ],
     [
       'an implant leaves the other side',
-      yes('implant', { sides: ['right'] }),
+      yesTo('implant', { sides: ['right'] }),
       at('chest', 'tennis-ball', 'wall-front'),
       'free',
     ],
     [
       'very mobile joints limit',
-      yes('mobile-joints'),
+      yesTo('mobile-joints'),
       at('calf', 'stick-roller', 'seated'),
       'limit',
     ],
     [
       'a locked jaw takes the mouth off',
-      yes('jaw'),
+      yesTo('jaw'),
       at('jaw-inside', 'fingers', 'seated', { method: 'brief' }),
       'off',
     ],
-    ['latex takes rubber off', yes('latex'), at('calf', 'tennis-ball', 'sitting-floor'), 'off'],
-    ['latex leaves a stick', yes('latex'), at('calf', 'stick-roller', 'seated'), 'free'],
+    ['latex takes rubber off', yesTo('latex'), at('calf', 'tennis-ball', 'sitting-floor'), 'off'],
+    ['latex leaves a stick', yesTo('latex'), at('calf', 'stick-roller', 'seated'), 'free'],
     [
       'an arm that does not go up stays down',
-      yes('no-overhead'),
+      yesTo('no-overhead'),
       at('chest', 'tennis-ball', 'wall-front-arm-up'),
       'off',
     ],
     [
       'a back that does not bend stays out of the door frame',
-      yes('no-bending'),
+      yesTo('no-bending'),
       at('above-ridge', 'tennis-ball', 'door-frame'),
       'off',
     ],
     [
       'no floor for who cannot get down',
-      yes('no-floor'),
+      yesTo('no-floor'),
       at('side-low-back', 'tennis-ball', 'lying-back', { method: 'fade' }),
       'off',
     ],
     [
       'but a bed may do',
-      yes('no-floor'),
+      yesTo('no-floor'),
       at('side-low-back', 'tennis-ball', 'lying-back', { method: 'fade', surfaceId: 'mattress' }),
       'free',
     ],
     [
       'poor balance limits the wall',
-      yes('balance'),
+      yesTo('balance'),
       at('below-ridge', 'tennis-ball', 'wall-side'),
       'limit',
     ],
     [
       'tired hands limit hand work',
-      yes('tired-hands'),
+      yesTo('tired-hands'),
       at('calf', 'stick-roller', 'seated'),
       'free',
     ],
     [
       'leg symptoms come before the low back',
-      yes('leg-symptoms'),
+      yesTo('leg-symptoms'),
       at('side-low-back', 'tennis-ball', 'wall-back'),
       'refer',
     ],
     [
       'leg symptoms leave the neck',
-      yes('leg-symptoms'),
+      yesTo('leg-symptoms'),
       at('skull-base', 'fingers', 'lying-back'),
       'free',
     ],
@@ -262,7 +239,7 @@ describe('the rules (common practice, no published source)', () => {
   });
 
   it('widespread pain: ceiling 3, half times, few sites', () => {
-    const findings = screen([yes('widespread-pain')]);
+    const findings = screen([yesTo('widespread-pain')]);
     const permission = mayUse(at('calf', 'stick-roller', 'seated'), findings);
     expect([permission.ceilingGrade, permission.timeShare, mostSites(findings)]).toEqual([
       3, 0.5, 3,
@@ -280,7 +257,7 @@ describe('the rules (common practice, no published source)', () => {
 describe('any use and any answers', () => {
   it('come with every reason, most severe first', () => {
     fc.assert(
-      fc.property(anyUse, fc.array(anyAnswer, { maxLength: 6 }), (use, answers) => {
+      fc.property(anyUse, fc.array(anyScreenAnswer, { maxLength: 6 }), (use, answers) => {
         const { verdict: says, reasons, allowed } = mayUse(use, screen(answers));
         const inForce = reasons
           .filter(({ clearedBy }) => !clearedBy)
@@ -298,8 +275,8 @@ describe('any use and any answers', () => {
     fc.assert(
       fc.property(
         anyUse,
-        fc.array(anyAnswer, { maxLength: 5 }),
-        anyAnswer,
+        fc.array(anyScreenAnswer, { maxLength: 5 }),
+        anyScreenAnswer,
         (use, answers, added) => {
           const before = mayUse(use, screen(answers));
           const after = mayUse(use, screen([...answers, added]));
@@ -315,7 +292,7 @@ describe('any use and any answers', () => {
     let planned = 0;
     fc.assert(
       fc.property(
-        fc.array(anyAnswer, { maxLength: 4 }),
+        fc.array(anyScreenAnswer, { maxLength: 4 }),
         fc.shuffledSubarray([...WORKABLE_SITES], { minLength: 1, maxLength: 6 }),
         (answers, sites) => {
           const findings = screen(answers);
@@ -369,7 +346,7 @@ describe('answers from outside', () => {
     expect(answersSchema.safeParse([{ condition: 'gout' }]).error?.issues[0]?.message).toBe(
       'That is not one of the screening questions.',
     );
-    expect(answersSchema.parse([{ condition: 'latex' }])).toEqual([yes('latex')]);
+    expect(answersSchema.parse([{ condition: 'latex' }])).toEqual([yesTo('latex')]);
   });
 
   it('about something unknown are off, and say so', () => {

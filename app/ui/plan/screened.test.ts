@@ -1,21 +1,9 @@
 import { findSite, WORKABLE_SITES } from '#core/anatomy';
-import { itemFor, timed } from '#core/examples';
-import { screen, type ScreenAnswer } from '#core/screening';
+import { itemFor, timed, yesTo } from '#core/examples';
+import { screen } from '#core/screening';
 import { doseFigures, doseText } from './doseWords';
 import { offSites } from './offSites';
 import { plan, setupChange, startOf } from './planState';
-
-const yes = (
-  condition: ScreenAnswer['condition'],
-  more: Partial<ScreenAnswer> = {},
-): ScreenAnswer => ({
-  condition,
-  sides: [],
-  regions: [],
-  siteIds: [],
-  clearedBy: '',
-  ...more,
-});
 
 describe('sites that screening rules out', () => {
   it('are none when nothing was found', () => {
@@ -23,13 +11,13 @@ describe('sites that screening rules out', () => {
   });
 
   it('carry the reason, and only those without any way left', () => {
-    const neck = offSites(screen([yes('neck-unstable', { clearedBy: '' })]));
+    const neck = offSites(screen([yesTo('neck-unstable', { clearedBy: '' })]));
     expect(neck.get('skull-base')).toMatch(/neck/i);
     // Asking a doctor first stops everything until somebody has.
     expect(neck.size).toBe(WORKABLE_SITES.length);
-    const jaw = offSites(screen([yes('jaw')]));
+    const jaw = offSites(screen([yesTo('jaw')]));
     expect([...jaw.keys()]).toEqual(['jaw-inside']);
-    const latex = offSites(screen([yes('latex')]));
+    const latex = offSites(screen([yesTo('latex')]));
     expect(latex.has('side-low-back')).toBe(false);
     expect(latex.has('outer-shoulder')).toBe(true);
   });
