@@ -36,7 +36,11 @@ test('two who work on one draft lose neither’s work', async ({ page, browser, 
   await context.close();
 });
 
-test('a draft outlives a lost connection, on this device and with the server', async ({ page }) => {
+test('a draft outlives a lost connection, on this device and with the server', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
   await stepInAs(page, 'Maren');
   const file = await addClient(page, 'Lost Line');
   await addSite(page, 'Breastbone');
@@ -57,6 +61,21 @@ test('a draft outlives a lost connection, on this device and with the server', a
   await page.evaluate(() => localStorage.clear());
   await page.reload();
   await expect(order).toContainText('Thumb base');
+  // What is left here while a colleague goes on stands against theirs, not over it.
+  await cut(true);
+  await addSite(page, 'Skull base');
+  await expect(page.getByText('no connection: kept on this device')).toBeVisible();
+  const { page: other, context } = await colleague(browser, baseURL);
+  await other.goto(`${file}/plan`);
+  await addSite(other, 'Calf');
+  await expect(other.getByText('draft kept')).toBeVisible();
+  await context.close();
+  await page.goto(`${file}/plan`);
+  await cut(false);
+  await expect(page.getByRole('heading', { name: 'A draft of Idris Falk' })).toBeVisible();
+  await page.getByRole('button', { name: 'Go on with mine' }).click();
+  await expect(page.getByText('draft kept')).toBeVisible();
+  await expect(order).toContainText('Skull base');
 });
 
 test('details that a colleague changed meanwhile are shown before they are written over', async ({

@@ -1,3 +1,4 @@
+import type { AskedAtHome } from '#core/measurement';
 import { sql } from 'drizzle-orm';
 import {
   boolean,
@@ -13,12 +14,6 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core';
 import { instant } from './instant.server';
-
-/** A test the client does at home, and when. */
-export interface HomeMeasure {
-  testId: string;
-  when: 'each session' | 'weekly';
-}
 
 export const practice = pgTable('practice', {
   id: uuid('id').primaryKey(),
@@ -99,7 +94,7 @@ export const client = pgTable(
     /** Somebody at home can press; null when not asked yet. */
     helperAtHome: boolean('helper_at_home'),
     /** Measures the client is asked for at home. */
-    homeMeasures: jsonb('home_measures').$type<HomeMeasure[]>().notNull().default([]),
+    homeMeasures: jsonb('home_measures').$type<AskedAtHome[]>().notNull().default([]),
     createdAt: instant('created_at').notNull(),
   },
   (table) => [

@@ -62,7 +62,7 @@ export function IssuePanel({
 }) {
   const { baseNumber, issued, stale } = issue;
   // Heard of while keeping or while issuing; one that was settled is not new any more.
-  const other = [draft.other, issue.other].find((one) => one && one.revision > draft.revision);
+  const other = [draft.other, issue.other].find((one) => one && one.revision > draft.settled);
   // A reason belongs to the version it was written for; after issuing, the next one starts empty.
   const [written, setWritten] = useState({ for: baseNumber, reason: '' });
   const reason = issued !== null && written.for < issued ? '' : written.reason;

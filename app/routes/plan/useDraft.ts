@@ -53,8 +53,8 @@ function leave(key: string, left: z.infer<typeof leftSchema> | null) {
 export interface Draft {
   /** Says whether the work is safe with the server. */
   says: string;
-  /** The revision of the draft the work stands on. */
-  revision: number;
+  /** The revision of the last draft of somebody else that was seen and settled; 0 for none. */
+  settled: number;
   /** What somebody else kept since; until it is settled nothing is sent. */
   other: OtherDraft | null;
   /** Goes on from here although there is another draft: that one has been seen. */
@@ -84,7 +84,7 @@ export function useDraft(
   const [says, setSays] = useState(
     data.draftByOther === null ? '' : `${data.draftByOther}’s draft, not issued`,
   );
-  const [revision, setRevision] = useState(data.draftRevision);
+  const [settled, setSettled] = useState(0);
   const [other, setOther] = useState<OtherDraft | null>(null);
   const [turn, setTurn] = useState(0);
   const known = useRef(data.draftRevision);
@@ -93,11 +93,6 @@ export function useDraft(
   const held = useRef<Routine | null | undefined>(data.draft);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const queue = useRef(Promise.resolve());
-
-  const learn = useCallback((next: number) => {
-    known.current = next;
-    setRevision(next);
-  }, []);
 
   const send = useCallback(
     async (content: Routine | null, base: number) => {
@@ -124,7 +119,7 @@ export function useDraft(
       }
       leave(here, null);
       if (answer.ok && answer.revision !== undefined) {
-        learn(answer.revision);
+        known.current = answer.revision;
         setSays(content === null ? '' : 'draft kept');
         // The head of the file says whether there is a draft.
         if (first) void revalidate();
@@ -142,7 +137,7 @@ export function useDraft(
         setOther(clash);
       }
     },
-    [address, here, learn, revalidate],
+    [address, here, revalidate],
   );
 
   // What a lost connection left on this device comes back to the bench.
@@ -173,11 +168,12 @@ export function useDraft(
 
   return {
     says,
-    revision,
+    settled,
     other,
     settle: (seen) => {
       clashed.current = false;
-      learn(seen.revision);
+      known.current = seen.revision;
+      setSettled(seen.revision);
       held.current = seen.content;
       setOther(null);
       setSays('');

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import type { HomeToday } from '#core/measurement';
 import { SKIP_REASONS, STOP_REASONS, type EventBody, type SessionState } from '#core/session';
 import { Choice } from '~/ui/practise/Choice';
 import { play } from '~/ui/practise/cues';
@@ -7,7 +8,7 @@ import { useAwake } from '~/ui/practise/useAwake';
 import { Closing, Finished, Stopped } from './Ending';
 import { Find } from './Find';
 import { Holding } from './Holding';
-import { type HomeMeasures, type Led, LedContext } from './led';
+import { type Led, LedContext } from './led';
 import { Opening } from './Opening';
 import { remainingPlace } from './place';
 import classes from './practise.module.css';
@@ -32,7 +33,7 @@ function Run({
   device: Device;
   version: Led;
   therapistName: string;
-  home: HomeMeasures;
+  home: HomeToday;
 }) {
   const { session, outbox } = device;
   const { state } = useSyncExternalStore(session.subscribe, session.read, session.read);
@@ -155,7 +156,7 @@ export function Guide({
   userId: string;
   version: Led;
   therapistName: string;
-  home: HomeMeasures;
+  home: HomeToday;
 }) {
   const [device, setDevice] = useState<Device | null>(null);
   useEffect(() => {

@@ -29,13 +29,6 @@ export interface Led {
   postures: Readonly<Record<string, PostureWords | undefined>>;
 }
 
-/** What is measured at home around a session, by the names of the tests. */
-export interface HomeMeasures {
-  before: readonly string[];
-  again: readonly string[];
-  weekly: readonly string[];
-}
-
 /** What is told along the way, by site, line of the routine and posture. */
 export const LedContext = createContext<Pick<Led, 'sites' | 'ways' | 'postures'>>({
   sites: {},
