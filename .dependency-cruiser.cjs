@@ -1,4 +1,7 @@
-/** The arrows between our folders run one way: routes -> services -> core and db; ui -> core. */
+/**
+ * The arrows between our folders run one way: routes -> services -> keeping -> core and db; ui -> core and
+ * the client half of keeping.
+ */
 const pathOf = (...folders) => `^(${folders.join('|')})/`;
 
 module.exports = {
@@ -17,11 +20,13 @@ module.exports = {
       to: { dependencyTypes: ['core'] },
     },
     {
-      name: 'core-has-no-framework',
+      name: 'core-uses-only-pure-packages',
+      comment: 'Packages that compute and know no platform. Another one earns its place here.',
       severity: 'error',
-      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^core/', pathNot: '\\.test\\.ts$|^core/examples/' },
       to: {
-        path: 'node_modules/(react|@mantine|drizzle-orm|express|pg|@electric-sql|@react-router)',
+        path: 'node_modules/',
+        pathNot: 'node_modules/(zod|d3-[a-z]+|@types/d3-[a-z]+|temporal-[a-z]+|uuid)/',
       },
     },
     {
@@ -38,16 +43,28 @@ module.exports = {
       to: { path: '^core/', pathNot: '^core/[^/]+/index\\.ts$' },
     },
     {
-      name: 'ui-knows-only-core',
+      name: 'ui-knows-only-core-and-the-outbox',
       severity: 'error',
       from: { path: '^app/ui/' },
-      to: { path: '^app/(routes|services|db)/|^server/' },
+      to: { path: '^app/(routes|services|db)/|^app/keeping/server/|^server/' },
     },
     {
-      name: 'db-below-services',
+      name: 'keeping-below-services',
+      severity: 'error',
+      from: { path: '^app/keeping/', pathNot: '\\.test\\.ts$|/testing/' },
+      to: { path: '^app/(routes|services|ui)/|^server/' },
+    },
+    {
+      name: 'the-outbox-knows-no-server',
+      severity: 'error',
+      from: { path: '^app/keeping/client/' },
+      to: { path: '^app/db/|^app/keeping/server/', dependencyTypesNot: ['type-only'] },
+    },
+    {
+      name: 'db-below-keeping',
       severity: 'error',
       from: { path: '^app/db/' },
-      to: { path: '^app/(routes|services|ui)/|^server/' },
+      to: { path: '^app/(routes|services|ui|keeping)/|^server/' },
     },
     {
       name: 'services-below-routes',
@@ -56,10 +73,32 @@ module.exports = {
       to: { path: '^app/(routes|ui)/|^server/' },
     },
     {
+      name: 'the-door-is-for-routes',
+      severity: 'error',
+      from: { path: '^app/(services|db|ui|keeping|workers)/' },
+      to: { path: '^app/(door|context)\\.server\\.ts$' },
+    },
+    {
       name: 'routes-reach-data-through-services',
       severity: 'error',
       from: { path: '^app/routes/' },
-      to: { path: '^app/db/|^server/' },
+      to: { path: '^app/db/|^server/|node_modules/(drizzle-orm|pg|@electric-sql)/' },
+    },
+    {
+      name: 'a-route-keeps-to-itself',
+      comment: 'What two screens share lies in ui, services or core.',
+      severity: 'error',
+      from: { path: '^app/routes/([^/]+/[^/]+)/' },
+      to: { path: '^app/routes/', pathNot: '^app/routes/$1/' },
+    },
+    {
+      name: 'nothing-shipped-needs-tests',
+      severity: 'error',
+      from: {
+        path: '^(app|core|server)/',
+        pathNot: '\\.test\\.tsx?$|/testing/|^core/examples/',
+      },
+      to: { path: '^core/examples/|/testing/' },
     },
   ],
   options: {

@@ -15,6 +15,10 @@ export default tseslint.config(
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
       // An import of types alone must leave nothing behind: with inline types the file would still be loaded.
       '@typescript-eslint/no-import-type-side-effects': 'error',
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
+      ],
       '@typescript-eslint/no-invalid-void-type': 'off',
       '@typescript-eslint/no-empty-object-type': 'off',
       eqeqeq: 'error',

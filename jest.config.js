@@ -24,12 +24,19 @@ export default {
     {
       ...shared,
       displayName: 'app',
-      testMatch: ['<rootDir>/app/ui/**/*.test.{ts,tsx}', '<rootDir>/app/*.test.ts'],
+      testMatch: [
+        '<rootDir>/app/{ui,keeping/client}/**/*.test.{ts,tsx}',
+        '<rootDir>/app/*.test.ts',
+      ],
     },
     {
       ...shared,
       displayName: 'database',
-      testMatch: ['<rootDir>/app/{db,services}/**/*.test.ts', '<rootDir>/server/**/*.test.ts'],
+      testMatch: [
+        '<rootDir>/app/{db,services}/**/*.test.ts',
+        '<rootDir>/app/keeping/*.test.ts',
+        '<rootDir>/server/**/*.test.ts',
+      ],
     },
   ],
 };

@@ -1,9 +1,22 @@
-import { createCookie, data, redirect, type RouterContextProvider } from 'react-router';
+import {
+  createCookie,
+  data,
+  type MiddlewareFunction,
+  redirect,
+  type RouterContextProvider,
+} from 'react-router';
 import type { z } from 'zod';
-import { principalContext, requestContext, settingContext } from '~/context.server';
+import {
+  clientContext,
+  personContext,
+  principalContext,
+  requestContext,
+  settingContext,
+  staffContext,
+} from '~/context.server';
 import { principalOf } from '~/services/accounts.server';
-import { Refusal } from '~/services/refusal.server';
-import type { Principal, Setting } from '~/services/setting.server';
+import { Refusal } from '~/keeping/server/refusal.server';
+import type { Principal } from '~/keeping/server/setting.server';
 
 type Context = Readonly<RouterContextProvider>;
 
@@ -35,33 +48,28 @@ export async function recognise(request: Request, context: Context): Promise<voi
 export const homeOf = (who: Pick<Principal, 'role'>): string =>
   who.role === 'client' ? '/today' : '/day';
 
-interface Entered {
-  setting: Setting;
-  who: Principal;
-}
-
 /**
- * The one door to everything behind a sign-in. Those who are not signed in are sent to do so; those of
- * another role get the same answer as for a page that does not exist.
+ * The door to everything behind a sign-in, as the middleware of a layout: what lies under that layout is
+ * behind it. Those who are not signed in are sent to do so; those of another role get the same answer as
+ * for a page that does not exist.
  *
  * @throws a redirect to the sign-in page, or 404
  */
-export function enter(
-  context: Context,
-  request: Request,
-  role: 'staff' | 'client' | 'anyone',
-): Entered {
-  const who = context.get(principalContext);
-  if (!who) {
-    const to = new URL(request.url).pathname.replace(/\.data$/, '');
-    const back = to === '/' || request.method !== 'GET' ? '' : `?to=${encodeURIComponent(to)}`;
-    throw redirect(`/sign-in${back}`);
-  }
-  const isClient = who.role === 'client';
-  if ((role === 'staff' && isClient) || (role === 'client' && !isClient)) {
-    throw data({ message: 'There is no such page for you.' }, { status: 404 });
-  }
-  return { setting: context.get(settingContext), who };
+export function door(role: 'staff' | 'client' | 'anyone'): MiddlewareFunction<Response> {
+  const into = { staff: staffContext, client: clientContext, anyone: personContext }[role];
+  return ({ request, context }) => {
+    const who = context.get(principalContext);
+    if (!who) {
+      const to = new URL(request.url).pathname.replace(/\.data$/, '');
+      const back = to === '/' || request.method !== 'GET' ? '' : `?to=${encodeURIComponent(to)}`;
+      throw redirect(`/sign-in${back}`);
+    }
+    const isClient = who.role === 'client';
+    if ((role === 'staff' && isClient) || (role === 'client' && !isClient)) {
+      throw data({ message: 'There is no such page for you.' }, { status: 404 });
+    }
+    context.set(into, { setting: context.get(settingContext), who });
+  };
 }
 
 /** Runs a loader's work; a refusal becomes an error page with its sentence. */
@@ -110,6 +118,9 @@ class FormRefusal extends Refusal {
   }
 }
 
+const isFields = (fields: unknown): fields is Record<string, string> =>
+  typeof fields === 'object' && fields !== null;
+
 /** Runs an action's work; a refusal becomes its status and sentences, with nothing changed. */
 export async function act<T>(work: () => Promise<T>) {
   try {
@@ -117,7 +128,11 @@ export async function act<T>(work: () => Promise<T>) {
   } catch (error) {
     if (error instanceof FormRefusal) return turnDown(422, error.message, { fields: error.fields });
     if (error instanceof Refusal) {
-      return turnDown(error.status, error.message, { details: error.details });
+      const { fields, ...details } = error.details;
+      return turnDown(error.status, error.message, {
+        details,
+        ...(isFields(fields) ? { fields } : {}),
+      });
     }
     throw error;
   }

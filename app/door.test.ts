@@ -1,9 +1,16 @@
 import { RouterContextProvider } from 'react-router';
 import { z } from 'zod';
-import { principalContext, requestContext, settingContext } from './context.server';
-import { act, cookieFor, enter, formOf, homeOf, jsonOf, load, parse, tokenOf } from './door.server';
-import { found, Refusal } from './services/refusal.server';
-import type { Principal, Setting } from './services/setting.server';
+import {
+  clientContext,
+  personContext,
+  principalContext,
+  requestContext,
+  settingContext,
+  staffContext,
+} from './context.server';
+import { act, cookieFor, door, formOf, homeOf, jsonOf, load, parse, tokenOf } from './door.server';
+import { found, Refusal } from './keeping/server/refusal.server';
+import type { Principal, Setting } from './keeping/server/setting.server';
 
 const PERSON: Principal = {
   userId: 'u',
@@ -38,13 +45,29 @@ async function thrown(work: () => unknown): Promise<unknown> {
 
 const at = (path: string, init?: RequestInit) => new Request(`http://here.example${path}`, init);
 
+type Role = 'staff' | 'client' | 'anyone';
+const INTO = { staff: staffContext, client: clientContext, anyone: personContext };
+
+/** Goes through a door and answers who came in. */
+async function enter(context: RouterContextProvider, request: Request, role: Role) {
+  const args = { request, context, params: {} };
+  await door(role)(args as never, () => Promise.resolve(new Response()));
+  return context.get(INTO[role]);
+}
+
 describe('the door', () => {
-  it('lets each role in where it belongs', () => {
-    expect(enter(contextFor('therapist'), at('/day'), 'staff').who.name).toBe('Runa');
-    expect(enter(contextFor('owner'), at('/day'), 'staff').who.role).toBe('owner');
-    expect(enter(contextFor('client'), at('/today'), 'client').who.role).toBe('client');
+  it('lets each role in where it belongs', async () => {
+    expect((await enter(contextFor('therapist'), at('/day'), 'staff')).who.name).toBe('Runa');
+    expect((await enter(contextFor('owner'), at('/day'), 'staff')).who.role).toBe('owner');
+    expect((await enter(contextFor('client'), at('/today'), 'client')).who.role).toBe('client');
     for (const role of ['owner', 'therapist', 'client'] as const) {
-      expect(enter(contextFor(role), at('/settings'), 'anyone').who.role).toBe(role);
+      expect((await enter(contextFor(role), at('/settings'), 'anyone')).who.role).toBe(role);
+    }
+  });
+
+  it('is the only way in: past it, a route finds nobody', () => {
+    for (const into of Object.values(INTO)) {
+      expect(() => contextFor('owner').get(into)).toThrow();
     }
   });
 

@@ -8,7 +8,9 @@ import { ColorSchemeScript, mantineHtmlProps, MantineProvider } from '@mantine/c
 import { createContext, type ReactNode, useContext } from 'react';
 import { Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router';
 import type { Route } from './+types/root';
+import { principalContext } from './context.server';
 import { recognise } from './door.server';
+import { Keeping } from './ui/keeping/Keeping';
 import { ErrorPage } from './ui/parts/ErrorPage';
 import { cssVariables, theme } from './ui/theme/theme';
 
@@ -63,8 +65,17 @@ export function Layout({ children }: { children: ReactNode }) {
   );
 }
 
-export default function App() {
-  return <Outlet />;
+/** Who is signed in: what is written here is theirs. */
+export const loader = ({ context }: Route.LoaderArgs) => ({
+  userId: context.get(principalContext)?.userId ?? null,
+});
+
+export default function App({ loaderData }: Route.ComponentProps) {
+  return (
+    <Keeping userId={loaderData.userId}>
+      <Outlet />
+    </Keeping>
+  );
 }
 
 export function ErrorBoundary() {

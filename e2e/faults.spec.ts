@@ -2,14 +2,17 @@ import type { APIRequestContext } from '@playwright/test';
 import {
   addClient,
   addSite,
+  clientIdOf,
   clientWithRoutine,
   expect,
   inviteFrom,
   joinBy,
   otherDevice,
   PASS_PHRASE,
+  postLetters,
   stepInAs,
   test,
+  type TestLetter,
 } from './support/test';
 
 const HOSTILE = [
@@ -154,35 +157,34 @@ test('the plan takes no damaged routine', async ({ page }) => {
   const file = await addClient(page, 'Damaged Plans');
   await addSite(page, 'Skull base');
   const issued = page.waitForRequest(
-    (request) =>
-      request.method() === 'POST' && request.postData()?.includes('"versionId"') === true,
+    (request) => request.method() === 'POST' && request.postData()?.includes('"issue"') === true,
   );
   await page.getByRole('button', { name: 'Issue version 1' }).click();
-  const good = JSON.parse((await issued).postData() ?? '{}') as Record<string, unknown> & {
-    content: { items: Record<string, unknown>[] };
-  };
+  const sent = JSON.parse((await issued).postData() ?? '{}') as { letters: TestLetter[] };
+  const good = sent.letters.find(({ kind }) => kind === 'issue');
+  if (!good) throw new Error('Nothing was issued.');
   await expect(page.getByText('Version 1 is issued.')).toBeVisible();
-  const [item] = good.content.items;
-  const send = (data: unknown) =>
-    page.request.post(`${file}/plan/issue`, {
-      data: data as Record<string, unknown>,
-      headers: { 'Content-Type': 'application/json' },
-    });
-  const withItem = (change: Record<string, unknown>) => ({
+  const body = good.body as { content: { items: Record<string, unknown>[] } };
+  const [item] = body.content.items;
+  const asIssue = (change: object): TestLetter => ({
     ...good,
-    versionId: crypto.randomUUID(),
-    baseNumber: 1,
-    reason: 'probe',
-    content: { ...good.content, items: [{ ...item, ...change }] },
+    id: crypto.randomUUID(),
+    thing: crypto.randomUUID(),
+    body: { ...body, baseNumber: 1, reason: 'probe', ...change },
+  });
+  const withItem = (change: Record<string, unknown>) =>
+    asIssue({ content: { ...body.content, items: [{ ...item, ...change }] } });
+  const draft = (content: unknown): TestLetter => ({
+    kind: 'draft',
+    clientId: good.clientId,
+    thing: String(good.clientId),
+    base: 1,
+    body: content,
   });
   const bad = [
-    {},
-    [],
-    'issue',
-    { ...good, draftRevision: -1 },
-    { ...good, draftRevision: undefined },
-    { ...good, content: null },
-    { ...good, versionId: 'x' },
+    asIssue({ content: null }),
+    { ...asIssue({}), body: 'issue' },
+    { ...asIssue({}), body: null },
     ...[-1, 11, 1.5, '4', null, 1e300].map((grade) => withItem({ grade })),
     ...[0, -3, 7, 1e9].map((points) => withItem({ points })),
     withItem({ siteId: 'elbow-of-doom' }),
@@ -191,30 +193,36 @@ test('the plan takes no damaged routine', async ({ page }) => {
     withItem({ dose: { method: 'timed', holdSeconds: 5000 } }),
     withItem({ sides: 'mid' }),
     withItem({ instructions: 'x'.repeat(601) }),
+    draft({}),
+    draft({ baseNumber: 1, content: { items: 'none' } }),
+    draft({ baseNumber: 'x', content: null }),
   ];
-  for (const data of bad) {
-    const answer = await send(data);
-    expect([data, answer.status()]).toEqual([data, 422]);
+  const { answers } = await postLetters(page.request, bad);
+  bad.forEach((letter, at) => {
+    expect([letter.body, answers[at]?.is]).toEqual([letter.body, 'refused']);
+    expect(answers[at]?.says).toMatch(/^[A-Z“].*\.$/);
+  });
+  // What is no letter at all is turned down whole.
+  for (const post of [
+    { letters: [] },
+    { letters: 'all' },
+    { letters: [{ ...good, id: 'x' }] },
+    { sentAt: -1 },
+  ]) {
+    expect([post, (await postLetters(page.request, [good], post)).status]).toEqual([post, 422]);
   }
-  const drafts = [
-    {},
-    { intent: 'explode' },
-    { intent: 'keep', baseNumber: 1, revision: 'x', content: good.content },
-    { intent: 'keep', baseNumber: 1, revision: 1, content: { items: 'none' } },
-    { intent: 'discard' },
-  ];
-  for (const data of drafts) {
-    const answer = await page.request.post(`${file}/plan/draft`, { data });
-    expect([data, answer.status()]).toEqual([data, 422]);
+  for (const wrong of [{ kind: 'gossip' }, { thing: 'x' }, { base: -1 }, { at: 0 }]) {
+    const { status } = await postLetters(page.request, [{ ...good, ...wrong }]);
+    expect([wrong, status]).toEqual([wrong, 422]);
   }
-  const unreadable = await page.request.post(`${file}/plan/issue`, {
-    data: Buffer.from('{"intent":'),
+  const unreadable = await page.request.post('/keep', {
+    data: Buffer.from('{"letters":'),
     headers: { 'Content-Type': 'application/json' },
   });
   expect(unreadable.status()).toBe(400);
-  // The same form again is the same version, not another.
-  expect((await send(good)).status()).toBe(200);
-  await page.reload();
+  // The same letter again is the same version, not another.
+  expect((await postLetters(page.request, [good])).answers).toMatchObject([{ is: 'kept' }]);
+  await page.goto(`${file}/plan`);
   await expect(page.getByRole('button', { name: 'Issue version 2' })).toBeVisible();
 });
 
@@ -334,16 +342,15 @@ test('an invitation that was used, replaced or made up says so', async ({
   await context.close();
 });
 
-test('screening, map, measures and notes take no damaged request, and keep nothing of one', async ({
+test('screening, map, measures and notes take no damaged letter, and keep nothing of one', async ({
   page,
 }) => {
   await stepInAs(page, 'Maren');
   const file = await addClient(page, 'Damaged Goods');
+  const clientId = clientIdOf(file);
   const id = '01a211b2-683b-71aa-b9fc-d585f924e2d3';
   const point = { thread: id, siteId: 'calf', side: 'left', across: 0, down: 0, rating: 4 };
   const reading = {
-    intent: 'keep',
-    id,
     testId: 'neck-turn',
     quantityId: 'turn',
     side: 'left',
@@ -351,39 +358,38 @@ test('screening, map, measures and notes take no damaged request, and keep nothi
     tries: [50],
     way: 'number',
   };
-  const bodies: [string, unknown][] = [
-    [`${file}/screen/record`, { intent: 'record', id, replies: [] }],
-    [
-      `${file}/screen/record`,
-      { intent: 'record', id: 'x', replies: [{ condition: 'gout', says: 'yes' }] },
-    ],
-    [
-      `${file}/screen/record`,
-      { intent: 'clear', id, clearance: { condition: 'latex', by: 'me', on: 'never' } },
-    ],
-    [`${file}/screen/keep`, { replies: [{ condition: 'jaw', says: 'perhaps' }] }],
-    [`${file}/map/keep`, { intent: 'add', id, point: { ...point, rating: 44 } }],
-    [`${file}/map/keep`, { intent: 'add', id, point: { ...point, siteId: 'outer-thigh-band' } }],
-    [`${file}/map/keep`, { intent: 'add', id, point: { ...point, across: 290 } }],
-    [`${file}/map/keep`, { intent: 'change', id, revision: 1, point }],
-    [`${file}/map/keep`, { intent: 'remove', id, revision: 'one' }],
-    [`${file}/measure/keep`, { ...reading, tries: [400] }],
-    [
-      `${file}/measure/keep`,
-      { ...reading, testId: 'jaw-opening', quantityId: 'opening', tries: [4000] },
-    ],
-    [`${file}/measure/keep`, { ...reading, revision: 7 }],
-    [`${file}/measure/keep`, { intent: 'home', testId: 'edge-of-bed', when: 'weekly' }],
-    [`${file}/visit/notes`, { visitId: id, revision: 0, notes: { type: 'doc', content: [] } }],
-    [`${file}/visit/notes`, { visitId: id, revision: 0, notes: { type: 'script', text: 'x' } }],
+  const on = (kind: string, body: unknown, base: number | null = null): TestLetter => ({
+    kind,
+    clientId,
+    thing: crypto.randomUUID(),
+    base,
+    body,
+  });
+  const asPoint = (change: object) => ({ visitId: null, point: { ...point, ...change } });
+  const asReading = (change: object) => ({ visitId: null, reading: { ...reading, ...change } });
+  const bad = [
+    on('interview', { replies: [], after: null }),
+    on('interview', { replies: [{ condition: 'gout', says: 'yes' }], after: null }),
+    on('clearance', { condition: 'latex', by: 'me', on: 'never' }),
+    on('answer', { set: [{ condition: 'jaw', says: 'perhaps' }], forget: [] }),
+    on('point', asPoint({ rating: 44 })),
+    on('point', asPoint({ siteId: 'outer-thigh-band' })),
+    on('point', asPoint({ across: 290 })),
+    on('point', { ...asPoint({}), visitId: id }),
+    on('reading', asReading({ tries: [400] })),
+    on('reading', asReading({ testId: 'jaw-opening', quantityId: 'opening', tries: [4000] })),
+    on('reading', { ...asReading({}), visitId: id }),
+    on('home asking', { testId: 'edge-of-bed', when: 'weekly' }),
+    on('home measure', { reading }),
+    on('note', { notes: { type: 'doc', content: [] } }),
+    on('note', { notes: { type: 'script', text: 'x' } }),
+    on('session event', { session: {}, event: {} }),
+    ...['no json', null, []].map((body) => on('point', body)),
   ];
-  for (const [path, data] of bodies) {
-    for (const body of [data, 'no json', null, []]) {
-      const answer = await page.request.post(path, { data: body as object });
-      const status = answer.status();
-      expect([path, body, status >= 400 && status < 500]).toEqual([path, body, true]);
-    }
-  }
+  const { answers } = await postLetters(page.request, bad);
+  bad.forEach(({ kind, body }, at) => {
+    expect([kind, body, answers[at]?.is]).toEqual([kind, body, 'refused']);
+  });
   const picture = await page.request.post(`${file}/pictures`, { data: Buffer.from('no picture') });
   expect(picture.status()).toBe(422);
   await page.goto(`${file}/map`);

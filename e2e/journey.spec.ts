@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test';
 import {
   addClient,
   addSite,
+  allKept,
   clientWithRoutine,
   expect,
   inviteFrom,
@@ -111,7 +112,7 @@ test('a therapist prescribes four sites, the client joins and practises, the the
   // A change makes version 2, with its reason; the client sees it.
   await page.goto(`${file}/plan`);
   await page.getByLabel('times a week').fill('4');
-  await expect(page.getByText('draft kept')).toBeVisible();
+  await allKept(page);
   await page.reload();
   await expect(page.getByLabel('times a week')).toHaveValue('4');
   await page.getByRole('button', { name: 'Issue version 2' }).click();
@@ -121,7 +122,7 @@ test('a therapist prescribes four sites, the client joins and practises, the the
   await page.getByRole('button', { name: 'Issue version 2' }).click();
   await expect(page.getByText('Version 2 is issued.')).toBeVisible();
   // What was issued is no draft any more, though its text was stored without the last blank.
-  await page.waitForTimeout(1_500);
+  await allKept(page);
   await page.reload();
   await expect(page.getByText(/^version 2,/)).not.toContainText('draft');
   await page.goto(`${file}/review`);
@@ -143,7 +144,7 @@ test('a session survives a closed page and a lost network, and nothing is logged
 
   // Every second answer of the server is lost after it stored the batch.
   let posts = 0;
-  await phone.route('**/practise/events', async (route) => {
+  await phone.route('**/keep', async (route) => {
     posts += 1;
     if (posts % 2 === 1) {
       await route.fetch();

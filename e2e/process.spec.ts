@@ -1,62 +1,48 @@
 import { randomUUID } from 'node:crypto';
+import { once } from 'node:events';
+import { request, type IncomingMessage } from 'node:http';
 import { connect, createServer, type Socket } from 'node:net';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import {
-  demoFolder,
-  demoUserId,
-  newFolder,
-  removeFolder,
-  startServer,
-  type Running,
-} from './support/server';
+import { demoFolder, newFolder, removeFolder, startServer, type Running } from './support/server';
+import { signedIn } from './support/signIn';
 
-/** A signed-in demo person, over plain HTTP. */
-async function signedIn(server: Running, name: string) {
-  const userId = demoUserId(await (await fetch(`${server.url}/sign-in`)).text(), name);
-  const answer = await fetch(`${server.url}/sign-in`, {
-    method: 'POST',
-    body: new URLSearchParams({ intent: 'demo', userId }),
-    redirect: 'manual',
-  });
-  const cookie = (answer.headers.getSetCookie()[0] ?? '').split(';')[0] ?? '';
-  expect(cookie).toMatch(/^entspann=./);
-  return { cookie, setCookie: answer.headers.getSetCookie()[0] ?? '' };
-}
-
-/** The version a client would practise, read from the page’s own data. */
-async function versionOf(server: Running, cookie: string): Promise<string> {
-  const text = await (await fetch(`${server.url}/practise`, { headers: { cookie } })).text();
-  const found = /version\\?",\{[^}]*\},\\?"id\\?",\\?"([0-9a-f-]{36})/.exec(text);
-  if (found?.[1]) return found[1];
+/** A session that was stopped, as a phone would send it. */
+async function log(server: Running, cookie: string): Promise<{ is: string }[]> {
+  const page = await (await fetch(`${server.url}/practise`, { headers: { cookie } })).text();
+  // The page’s data name what is led through, and the version it is of.
   const ids = [
-    ...text.matchAll(/[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[0-9a-f]{4}-[0-9a-f]{12}/g),
-  ].map(([id]) => id);
-  for (const id of new Set(ids)) {
-    const probe = await log(server, cookie, { versionId: id, word: 'probe' });
-    if (probe.status === 200) return id;
+    ...page.matchAll(/[0-9a-f]{8}-[0-9a-f]{4}-[57][0-9a-f]{3}-[0-9a-f]{4}-[0-9a-f]{12}/g),
+  ];
+  const { userId } = (await (
+    await fetch(`${server.url}/keep/key`, { headers: { cookie } })
+  ).json()) as { userId: string };
+  for (const versionId of new Set(ids.map(([id]) => id))) {
+    const at = Date.now() - 60_000;
+    const thing = randomUUID();
+    const letters = [{ type: 'started' }, { type: 'stopped', reason: 'numb' }].map(
+      (event, seq) => ({
+        id: randomUUID(),
+        kind: 'session event',
+        clientId: null,
+        thing,
+        base: null,
+        at,
+        body: {
+          session: { versionId, ledId: null, startedAt: at },
+          event: { ...event, seq, at: at + seq },
+        },
+      }),
+    );
+    const answer = await fetch(`${server.url}/keep`, {
+      method: 'POST',
+      headers: { cookie, 'Content-Type': 'application/json' },
+      body: JSON.stringify({ from: userId, sentAt: Date.now(), letters }),
+    });
+    const { answers } = (await answer.json()) as { answers: { is: string }[] };
+    if (answers.every(({ is }) => is === 'kept')) return answers;
   }
   throw new Error('No version on the page.');
-}
-
-function log(
-  server: Running,
-  cookie: string,
-  { versionId, word }: { versionId: string; word: string },
-) {
-  const at = Date.now() - 60_000;
-  const event = (seq: number, body: object) => ({ id: randomUUID(), seq, at: at + seq, ...body });
-  return fetch(`${server.url}/practise/events`, {
-    method: 'POST',
-    headers: { cookie, 'Content-Type': 'application/json' },
-    body: JSON.stringify({
-      session: { id: randomUUID(), versionId, startedAt: at },
-      events: [
-        event(0, { type: 'started' }),
-        event(1, { type: 'stopped', reason: word === 'probe' ? 'enough' : 'numb' }),
-      ],
-    }),
-  });
 }
 
 test('a second process refuses a folder that is in use, with a sentence, and the first goes on', async () => {
@@ -74,9 +60,7 @@ test('a log that was acknowledged is there after SIGKILL and a new start', async
   const folder = demoFolder();
   const first = await startServer({ DATA_DIR: folder, DEMO: '1' });
   const { cookie } = await signedIn(first, 'Odalys Brandt');
-  const versionId = await versionOf(first, cookie);
-  const answer = await log(first, cookie, { versionId, word: 'killed' });
-  expect(answer.status).toBe(200);
+  expect(await log(first, cookie)).toHaveLength(2);
   await first.stop('SIGKILL');
   const second = await startServer({ DATA_DIR: folder, DEMO: '1' });
   const therapist = await signedIn(second, 'Maren Oltmann');
@@ -91,14 +75,54 @@ test('a log that was acknowledged is there after SIGKILL and a new start', async
 test('shutting down finishes the request under way and frees the folder', async () => {
   const folder = demoFolder();
   const server = await startServer({ DATA_DIR: folder, DEMO: '1' });
-  const { cookie } = await signedIn(server, 'Maren Oltmann');
-  const underWay = fetch(`${server.url}/day`, { headers: { cookie } });
-  // The request has reached the server before the signal does.
-  await new Promise((wait) => setTimeout(wait, 15));
+  const { cookie, userId } = await signedIn(server, 'Maren Oltmann');
+  const details = { timeZone: 'UTC', minutesPerDay: '', affectedSide: '', nextVisit: '' };
+  const letter = {
+    id: randomUUID(),
+    kind: 'client file',
+    clientId: null,
+    thing: randomUUID(),
+    base: null,
+    at: Date.now(),
+    body: { name: 'Last Minute', ...details },
+  };
+  const body = JSON.stringify({ from: userId, sentAt: Date.now(), letters: [letter] });
+  const asked = request(`${server.url}/keep`, {
+    method: 'POST',
+    headers: {
+      cookie,
+      'content-type': 'application/json',
+      'content-length': String(body.length),
+      // The server says that it has the request, and waits for the rest of it.
+      expect: '100-continue',
+    },
+  });
+  const answered = once(asked, 'response') as Promise<[IncomingMessage]>;
+  asked.flushHeaders();
+  await once(asked, 'continue');
   const ended = server.stop('SIGTERM');
-  expect((await underWay).status).toBe(200);
+  // It takes nobody new any more; what it has, it finishes.
+  const knock = () =>
+    new Promise<string>((done) => {
+      const caller = connect(Number(new URL(server.url).port), '127.0.0.1');
+      caller.once('connect', () => {
+        caller.destroy();
+        done('taken');
+      });
+      caller.once('error', () => done('refused'));
+    });
+  await expect.poll(knock).toBe('refused');
+  asked.end(body);
+  const [answer] = await answered;
+  const said = JSON.parse(Buffer.concat(await answer.toArray()).toString()) as {
+    answers: { is: string }[];
+  };
+  expect(said.answers).toMatchObject([{ id: letter.id, is: 'kept' }]);
   expect(await ended).toBe(0);
   const again = await startServer({ DATA_DIR: folder, DEMO: '1' });
+  const { cookie: later } = await signedIn(again, 'Maren Oltmann');
+  const day = await fetch(`${again.url}/day`, { headers: { cookie: later } });
+  expect(await day.text()).toContain('Last Minute');
   expect(await again.stop('SIGINT')).toBe(0);
   removeFolder(folder);
 });
@@ -176,7 +200,7 @@ test('health says so when the database does not answer', async () => {
   const address = gate.address();
   const url = new URL(server);
   url.port = String(typeof address === 'object' && address ? address.port : 0);
-  const app = await startServer({ DATABASE_URL: url.href, SET_UP_CODE: 'x' });
+  const app = await startServer({ DATABASE_URL: url.href, SET_UP_CODE: 'harbour-bell' });
   expect((await fetch(`${app.url}/health`)).status).toBe(200);
   gate.close();
   for (const end of open) end.destroy();

@@ -34,7 +34,7 @@ function troublesOf(page: Page): string[] {
 async function fileOf(page: Page, name: string): Promise<string> {
   await page.goto('/day');
   const href = await page.getByRole('link', { name }).getAttribute('href');
-  return (href ?? '').replace(/\/[a-z]+$/, '');
+  return href ?? '';
 }
 
 const DESK = { width: 1280, height: 800 };

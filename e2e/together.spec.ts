@@ -1,5 +1,17 @@
-import type { Browser } from '@playwright/test';
-import { addClient, addSite, expect, otherDevice, screenBy, stepInAs, test } from './support/test';
+import type { Browser, Page } from '@playwright/test';
+import {
+  addClient,
+  addSite,
+  allKept,
+  expect,
+  keptAfter,
+  notSent,
+  otherDevice,
+  patient,
+  screenBy,
+  stepInAs,
+  test,
+} from './support/test';
 
 /** Another therapist of the practice, at a desk of their own. */
 async function colleague(browser: Browser, baseURL: string | undefined) {
@@ -14,13 +26,13 @@ test('two who work on one draft lose neither’s work', async ({ page, browser, 
   const { page: other, context } = await colleague(browser, baseURL);
   await other.goto(`${file}/plan`);
   await addSite(other, 'Breastbone');
-  await expect(other.getByText('draft kept')).toBeVisible();
+  await allKept(other);
   await addSite(page, 'Thumb base');
   await expect(page.getByRole('heading', { name: 'A draft of Idris Falk' })).toBeVisible();
   await expect(page.getByRole('img', { name: /Breastbone/ })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Issue version 1' })).toBeDisabled();
   await page.getByRole('button', { name: 'Go on with mine' }).click();
-  await expect(page.getByText('draft kept')).toBeVisible();
+  await allKept(page);
   await page.reload();
   const order = page.getByRole('list', { name: 'Sites in order' });
   await expect(order).toContainText('Thumb base');
@@ -36,6 +48,25 @@ test('two who work on one draft lose neither’s work', async ({ page, browser, 
   await context.close();
 });
 
+test('what a form answered stays on the screen while something else is kept', async ({
+  page,
+  context,
+}) => {
+  await stepInAs(page, 'Maren');
+  const file = await addClient(page, 'Shown Once');
+  await page.goto(`${file}/details`);
+  await page.getByRole('button', { name: 'Make an invitation' }).click();
+  const link = await page.locator('output').innerText();
+  // The router reads the page anew for whatever is kept, in any tab.
+  const readAnew = page.waitForResponse((answer) => answer.url().includes('/details.data'));
+  const other = patient(await context.newPage());
+  await other.goto(`${file}/plan`);
+  await addSite(other, 'Breastbone');
+  await readAnew;
+  await allKept(page);
+  await expect(page.locator('output')).toHaveText(link);
+});
+
 test('a draft outlives a lost connection, on this device and with the server', async ({
   page,
   browser,
@@ -44,37 +75,36 @@ test('a draft outlives a lost connection, on this device and with the server', a
   await stepInAs(page, 'Maren');
   const file = await addClient(page, 'Lost Line');
   await addSite(page, 'Breastbone');
-  await expect(page.getByText('draft kept')).toBeVisible();
+  await allKept(page);
   const cut = (on: boolean) =>
     on
-      ? page.route('**/plan/draft', (route) => route.abort('internetdisconnected'))
-      : page.unroute('**/plan/draft');
+      ? page.route('**/keep', (route) => route.abort('internetdisconnected'))
+      : page.unroute('**/keep');
   await cut(true);
   await addSite(page, 'Thumb base');
-  await expect(page.getByText('no connection: kept on this device')).toBeVisible();
+  await expect(notSent(page, 1)).toBeVisible();
   // Closed and opened again: what the server never heard of is back on the bench.
   await page.goto(`${file}/plan`);
   const order = page.getByRole('list', { name: 'Sites in order' });
   await expect(order).toContainText('Thumb base');
   await cut(false);
-  await expect(page.getByText('draft kept')).toBeVisible();
-  await page.evaluate(() => localStorage.clear());
+  await allKept(page);
   await page.reload();
   await expect(order).toContainText('Thumb base');
   // What is left here while a colleague goes on stands against theirs, not over it.
   await cut(true);
   await addSite(page, 'Skull base');
-  await expect(page.getByText('no connection: kept on this device')).toBeVisible();
+  await expect(notSent(page, 1)).toBeVisible();
   const { page: other, context } = await colleague(browser, baseURL);
   await other.goto(`${file}/plan`);
   await addSite(other, 'Calf');
-  await expect(other.getByText('draft kept')).toBeVisible();
+  await allKept(other);
   await context.close();
   await page.goto(`${file}/plan`);
   await cut(false);
   await expect(page.getByRole('heading', { name: 'A draft of Idris Falk' })).toBeVisible();
   await page.getByRole('button', { name: 'Go on with mine' }).click();
-  await expect(page.getByText('draft kept')).toBeVisible();
+  await allKept(page);
   await expect(order).toContainText('Skull base');
 });
 
@@ -133,5 +163,49 @@ test('an interview recorded meanwhile is seen before one’s own puts it out of 
   expect(await plan.text()).toContain('latex');
   await page.getByRole('button', { name: 'Record the interview' }).click();
   await expect(page.getByText(/^Asked today by Maren/)).toBeVisible();
+  await context.close();
+});
+
+test('a point that a colleague changed meanwhile shows theirs, and keeps one’s own until one decides', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await stepInAs(page, 'Maren');
+  const file = await addClient(page, 'Shared Point');
+  await page.goto(`${file}/map`);
+  await page.getByLabel(/^Add a point/).fill('calf l 5');
+  await keptAfter(page, () => page.keyboard.press('Enter'));
+  const { page: other, context } = await colleague(browser, baseURL);
+  await other.goto(`${file}/map`);
+  const calf = (of: Page) => of.getByRole('button', { name: /^Calf, left/ });
+  await calf(page).click();
+  await keptAfter(page, () => page.keyboard.press('7'));
+  // Their page still shows 5: what they press is refused, and both are there.
+  await calf(other).click();
+  await other.keyboard.press('2');
+  const refused = other.getByRole('list', { name: 'Not kept' });
+  await expect(refused).toContainText('Tender point: Calf, left, 2');
+  await expect(refused).toContainText('Maren Oltmann changed this point elsewhere');
+  await expect(calf(other)).toContainText('7');
+  await expect(other.getByRole('button', { name: '1 needs you' })).toBeVisible();
+  // The list of it is wanted when there is no line, and has the keys to itself.
+  await other.waitForLoadState('networkidle');
+  await context.setOffline(true);
+  await other.getByRole('button', { name: '1 needs you' }).click();
+  const list = other.getByRole('dialog', { name: 'Not with the practice yet' });
+  await expect(list).toContainText('Maren Oltmann changed this point elsewhere');
+  await other.keyboard.press('9');
+  await other.keyboard.press('Escape');
+  await expect(list).toBeHidden();
+  await expect(calf(other)).toContainText('7');
+  await context.setOffline(false);
+  // It outlives the page, and goes in when its writer says so.
+  await other.reload();
+  await refused.getByRole('button', { name: 'Put mine in place of theirs' }).click();
+  await allKept(other);
+  await expect(calf(other)).toContainText('2');
+  await page.reload();
+  await expect(calf(page)).toContainText('2');
   await context.close();
 });

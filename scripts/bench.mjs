@@ -111,31 +111,38 @@ async function sessionBatch() {
     'select seq, at_ms, body from session_event where session_id = $1 order by seq',
     [session.id],
   );
-  return () => ({
-    session: {
+  return () => {
+    const thing = randomUUID();
+    const startedAt = new Date(session.started_at).getTime();
+    return events.rows.map(({ seq, at_ms: at, body }) => ({
       id: randomUUID(),
-      versionId: session.version_id,
-      startedAt: new Date(session.started_at).getTime(),
-    },
-    events: events.rows.map(({ seq, at_ms: at, body }) => ({
-      ...body,
-      id: randomUUID(),
-      seq,
+      kind: 'session event',
+      clientId: null,
+      thing,
+      base: null,
       at: Number(at),
-    })),
-  });
+      body: {
+        session: { versionId: session.version_id, ledId: null, startedAt },
+        event: { ...body, seq, at: Number(at) },
+      },
+    }));
+  };
 }
 
 async function measureSave(cookie) {
   const newBatch = await sessionBatch();
-  const save = async (batch) => {
-    const answer = await fetch(`${base}/practise/events`, {
+  const key = await fetch(`${base}/keep/key`, { headers: { cookie } });
+  const { userId } = await key.json();
+  const save = async (letters) => {
+    const answer = await fetch(`${base}/keep`, {
       method: 'POST',
       headers: { cookie, 'Content-Type': 'application/json' },
-      body: JSON.stringify(batch),
+      body: JSON.stringify({ from: userId, sentAt: Date.now(), letters }),
     });
-    if (!answer.ok) throw new Error(`Saving answered ${answer.status}: ${await answer.text()}`);
-    await answer.arrayBuffer();
+    const said = await answer.json();
+    if (!said.answers?.every(({ is }) => is === 'kept')) {
+      throw new Error(`Saving answered ${answer.status}: ${JSON.stringify(said).slice(0, 400)}`);
+    }
   };
   await save(newBatch());
   const first = newBatch();
@@ -148,7 +155,8 @@ async function measureSave(cookie) {
     const batch = newBatch();
     times.page.push(await timed(() => save(batch)));
     // The same statements for a session that is new again.
-    const ids = new Map([first.session, ...first.events].map(({ id }) => [id, randomUUID()]));
+    const known = [first[0].thing, ...first.map(({ id }) => id)];
+    const ids = new Map(known.map((id) => [id, randomUUID()]));
     const fresh = queries.map(({ statement, parameters }) => ({
       statement,
       parameters: parameters.map((parameter) => ids.get(parameter) ?? parameter),
@@ -157,7 +165,7 @@ async function measureSave(cookie) {
     times.empty.push(await timed(() => get('/nothing', cookie)));
   }
   return {
-    name: `save a session (${first.events.length} events)`,
+    name: `save a session (${first.length} events)`,
     statements: queries.length,
     page: figures(times.page),
     sql: figures(times.sql),

@@ -49,6 +49,8 @@ async function jest(name, projects, env = {}) {
       '--disable-warning=ExperimentalWarning',
       join(ROOT, 'node_modules/jest/bin/jest.js'),
       '--maxWorkers=2',
+      // The sign-in limiter keeps a timer of its own for hours.
+      '--forceExit',
       '--json',
       `--outputFile=${file}`,
       '--selectProjects',
@@ -113,6 +115,7 @@ if (wanted('checks')) {
       await check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
       await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
       await check('imports', bin('depcruise'), [...folders, '--config', '.dependency-cruiser.cjs']);
+      await check('nothing unused', bin('knip'), ['--exclude', 'types']);
     })(),
   ]);
 }

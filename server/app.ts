@@ -1,7 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { createRequestHandler } from '@react-router/express';
 import compression from 'compression';
-import { sql } from 'drizzle-orm';
 import staticGzip from 'express-static-gzip';
 import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
@@ -9,13 +8,14 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { RouterContextProvider } from 'react-router';
 import { nonceContext, requestContext, settingContext } from '~/context.server';
-import type { Setting } from '~/services/setting.server';
+import type { Setting } from '~/keeping/server/setting.server';
 import { simulatedScale } from './devices/scale';
 import { simulatedTilt } from './devices/tilt';
 import * as build from 'virtual:react-router/server-build';
 
 export { openFolder, openMemory, openServer, type OpenDatabase } from '~/db/open.server';
 export { FolderInUse, lockFolder } from '~/db/lock.server';
+export { readSettings } from './settings';
 export { needsSetUp } from '~/services/accounts.server';
 export { DEMO_PASS_PHRASE, demoPeopleToPrint, seedDemo } from '~/services/demo/seed.server';
 
@@ -77,17 +77,6 @@ function securityHeaders(secure: boolean): RequestHandler {
   };
 }
 
-const health =
-  ({ db }: Setting): RequestHandler =>
-  async (_request, response) => {
-    try {
-      await db.execute(sql`select count(*) from practice`);
-      response.json({ status: 'well' });
-    } catch {
-      response.status(503).json({ status: 'the database does not answer' });
-    }
-  };
-
 export interface AppOptions {
   setting: Setting;
   log: Logger;
@@ -130,7 +119,6 @@ export function createApp({ setting, log, clientFolder, secure }: AppOptions): E
   );
   app.use(compression());
   app.use(express.static(clientFolder, { maxAge: '1h', index: false }));
-  app.get('/health', health(setting));
   app.use(sameSiteOnly, keepPrivate);
   app.use(
     '/devices/scale',

@@ -9,24 +9,30 @@ import {
   needsSetUp,
   openFolder,
   openServer,
+  readSettings,
 } from '../build/server/index.js';
 
-const {
-  PORT = '3000',
-  HOST = '127.0.0.1',
-  DATABASE_URL,
-  DATA_DIR = '.data/practice',
-  DEMO,
-  SECURE,
-  LOG_LEVEL = 'info',
-} = process.env;
+const read = readSettings(process.env);
+if (!read.ok) {
+  for (const sentence of read.sentences) console.error(sentence);
+  process.exit(1);
+}
+const { settings } = read;
 
-const log = pino({ level: LOG_LEVEL });
+const log = pino({ level: settings.logLevel });
 const SHUTDOWN_MS = 10_000;
+
+/** What may be written down of an error: its kind and codes, never what it was about. */
+const codesOf = (error) => ({
+  error: error?.name ?? 'unknown',
+  code: error?.cause?.code ?? error?.code ?? null,
+});
 
 async function openData() {
   try {
-    return DATABASE_URL ? await openServer(DATABASE_URL) : await openFolder(resolve(DATA_DIR));
+    return settings.databaseUrl
+      ? await openServer(settings.databaseUrl)
+      : await openFolder(settings.dataFolder);
   } catch (error) {
     if (!(error instanceof FolderInUse)) throw error;
     console.error(error.message);
@@ -38,31 +44,32 @@ const data = await openData();
 const setting = {
   db: data.db,
   now: () => new Date(),
-  demo: DEMO === '1',
-  setUpCode: process.env.SET_UP_CODE ?? randomBytes(6).toString('hex'),
+  demo: settings.demo,
+  setUpCode: settings.setUpCode ?? randomBytes(6).toString('hex'),
+  report: (error) => log.error({ event: 'broken', ...codesOf(error) }, 'something broke'),
 };
 const app = createApp({
   setting,
   log,
   clientFolder: resolve(import.meta.dirname, '../build/client'),
-  secure: SECURE === '1',
+  secure: settings.secure,
 });
 const server = createServer(app);
 
-const address = `http://${HOST}:${PORT}`;
+const address = `http://${settings.host}:${settings.port}`;
 
 /** Settles once the server listens. */
 export const started = new Promise((done) => {
   server.once('error', async (error) => {
     console.error(
       error.code === 'EADDRINUSE'
-        ? `Port ${PORT} is taken. Choose another with --port or PORT.`
+        ? `Port ${settings.port} is taken. Choose another with --port or PORT.`
         : error.message,
     );
     await data.close();
     process.exit(1);
   });
-  server.listen(Number(PORT), HOST, () => {
+  server.listen(settings.port, settings.host, () => {
     log.info({ engine: data.engine, address }, 'listening');
     done({ data, address });
   });

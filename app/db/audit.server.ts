@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import type { Database } from './open.server';
+import type { Database } from './database.server';
 import { audit } from './schema.server';
 
 /** Writes one line of the audit trail. */

@@ -1,6 +1,6 @@
 import type { Day } from '#core/calendar';
 import { and, asc, desc, eq, gte, ilike, max, sql } from 'drizzle-orm';
-import type { Database } from './open.server';
+import type { Database } from './database.server';
 import {
   client,
   practisedSession,
@@ -33,6 +33,8 @@ export async function clientInPractice(db: Database, practiceId: string, clientI
       timesOfDay: client.timesOfDay,
       helperAtHome: client.helperAtHome,
       homeMeasures: client.homeMeasures,
+      detailsRevision: client.detailsRevision,
+      bringsRevision: client.bringsRevision,
       createdAt: client.createdAt,
     })
     .from(client)

@@ -5,15 +5,13 @@ import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
 import { drizzle as drizzlePg } from 'drizzle-orm/node-postgres';
 import { migrate as migratePg } from 'drizzle-orm/node-postgres/migrator';
-import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { drizzle as drizzleLite } from 'drizzle-orm/pglite';
 import { migrate as migrateLite } from 'drizzle-orm/pglite/migrator';
 import pg from 'pg';
+import type { Database } from './database.server';
+import { giveOldSessionsTheirHolds } from './giveOldSessionsTheirHolds.server';
 import { lockFolder } from './lock.server';
 import * as schema from './schema.server';
-
-/** What queries are written against: the same on both engines. */
-export type Database = PgDatabase<PgQueryResultHKT, typeof schema>;
 
 export interface OpenDatabase {
   db: Database;
@@ -54,6 +52,7 @@ export async function openFolder(folder: string, options: OpenOptions = {}): Pro
     const lite = await PGlite.create(folder);
     const db = drizzleLite(lite, { schema, ...options });
     await migrateLite(db, { migrationsFolder: migrationsFolder() });
+    await giveOldSessionsTheirHolds(db);
     return {
       db,
       engine: 'pglite',
@@ -87,6 +86,7 @@ export async function openServer(url: string, options: OpenOptions = {}): Promis
     // Several app processes may start at once; one migrates, the others wait.
     await guard.query('select pg_advisory_lock(7305113)');
     await migratePg(db, { migrationsFolder: migrationsFolder() });
+    await giveOldSessionsTheirHolds(db);
   } finally {
     await guard.query('select pg_advisory_unlock(7305113)').catch(() => undefined);
     guard.release();

@@ -1,5 +1,5 @@
 import { and, asc, count, eq, gt, ne } from 'drizzle-orm';
-import type { Database } from './open.server';
+import type { Database } from './database.server';
 import { client, practice, signIn, user } from './schema.server';
 
 export const countPractices = async (db: Database): Promise<number> =>
@@ -8,6 +8,16 @@ export const countPractices = async (db: Database): Promise<number> =>
 export async function userByEmail(db: Database, email: string) {
   const [row] = await db.select().from(user).where(eq(user.email, email)).limit(1);
   return row;
+}
+
+/** What a person’s devices seal their unsent things with; null while none was asked for. */
+export async function sealingSecretOf(db: Database, userId: string): Promise<string | null> {
+  const [row] = await db
+    .select({ secret: user.sealingSecret })
+    .from(user)
+    .where(eq(user.id, userId))
+    .limit(1);
+  return row?.secret ?? null;
 }
 
 /** The person behind an unexpired sign-in, with their practice and, for a client, their file. */

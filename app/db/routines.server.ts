@@ -1,14 +1,16 @@
-import { storedRoutineSchema, type Routine } from '#core/routine';
+import { readRoutine, type RetiredLine, type Routine } from '#core/routine';
 import { asc, desc, eq, getTableColumns } from 'drizzle-orm';
-import type { Database } from './open.server';
+import type { Database } from './database.server';
 import { routine, routineVersion, user } from './schema.server';
 
-/** A routine as this edition knows it: what an earlier one did not store gets its usual value. */
-const read = (content: Routine): Routine => storedRoutineSchema.parse(content);
-const readVersion = <Row extends { content: Routine }>(row: Row): Row => ({
-  ...row,
-  content: read(row.content),
-});
+/**
+ * A version as this edition knows it: what an earlier one did not store gets its usual value, and lines
+ * that name what is no longer used are set apart.
+ */
+function readVersion<Row extends { content: Routine }>(row: Row): Row & { retired: RetiredLine[] } {
+  const { routine: content, retired } = readRoutine(row.content);
+  return { ...row, content, retired };
+}
 
 export async function routineOf(db: Database, clientId: string) {
   const [row] = await db
@@ -17,7 +19,7 @@ export async function routineOf(db: Database, clientId: string) {
     .leftJoin(user, eq(user.id, routine.draftBy))
     .where(eq(routine.clientId, clientId))
     .limit(1);
-  return row && { ...row, draft: row.draft && read(row.draft) };
+  return row && { ...row, draft: row.draft && readRoutine(row.draft).routine };
 }
 
 const versionColumns = {

@@ -2,3 +2,4 @@
 export * from './schema/people.server';
 export * from './schema/routines.server';
 export * from './schema/visits.server';
+export * from './schema/keeping.server';

@@ -1,9 +1,8 @@
-import { repliesSchema, type Clearance, type Reply } from '#core/screening';
+import { CONDITION_IDS, readReplies, type Clearance, type ConditionId } from '#core/screening';
+import { presentId } from '#core/knowledge';
 import { and, asc, eq } from 'drizzle-orm';
-import type { Database } from './open.server';
+import type { Database } from './database.server';
 import { clearance, screening, screeningDraft, user } from './schema.server';
-
-const read = (replies: Reply[]): Reply[] => repliesSchema.parse(replies);
 
 /** Every interview of a client, oldest first. */
 export async function screeningsOf(db: Database, clientId: string) {
@@ -21,7 +20,7 @@ export async function screeningsOf(db: Database, clientId: string) {
     .innerJoin(user, eq(user.id, screening.answeredBy))
     .where(eq(screening.clientId, clientId))
     .orderBy(asc(screening.at), asc(screening.id));
-  return rows.map((row) => ({ ...row, replies: read(row.replies) }));
+  return rows.map((row) => ({ ...row, ...readReplies(row.replies) }));
 }
 
 /** Every clearance of a client in the order it was recorded. */
@@ -45,13 +44,14 @@ export const clearancesOf = (db: Database, clientId: string) =>
 /** The stored clearances as the core takes them; conditions no edition knows any more are left out. */
 export type StoredClearance = Awaited<ReturnType<typeof clearancesOf>>[number];
 export const asClearances = (rows: readonly StoredClearance[]): Clearance[] =>
-  rows.map(({ condition, kind, by, on, note }) => ({
-    condition: condition as Clearance['condition'],
-    kind,
-    by,
-    on,
-    note,
-  }));
+  rows.flatMap(({ condition, ...rest }) => {
+    const { kind, by, on, note } = rest;
+    const id = presentId('condition', condition);
+    return isAsked(id) ? [{ condition: id, kind, by, on, note }] : [];
+  });
+
+const ASKED: ReadonlySet<string> = new Set(CONDITION_IDS);
+const isAsked = (id: string): id is ConditionId => ASKED.has(id);
 
 /** The interview a person has under way for a client. */
 export async function screeningDraftOf(db: Database, clientId: string, userId: string) {
@@ -60,5 +60,5 @@ export async function screeningDraftOf(db: Database, clientId: string, userId: s
     .from(screeningDraft)
     .where(and(eq(screeningDraft.clientId, clientId), eq(screeningDraft.userId, userId)))
     .limit(1);
-  return row ? { ...row, replies: read(row.replies) } : null;
+  return row ? { ...row, ...readReplies(row.replies) } : null;
 }

@@ -1,7 +1,7 @@
 import type { SessionEvent } from '#core/session';
 import { asc, desc, eq } from 'drizzle-orm';
-import type { Database } from './open.server';
-import { practisedSession, routineVersion, sessionEvent } from './schema.server';
+import type { Database } from './database.server';
+import { ledRoutine, practisedSession, routineVersion, sessionEvent } from './schema.server';
 
 /** A client's sessions with the number of the version they followed, oldest first. */
 export const sessionsOf = (db: Database, clientId: string) =>
@@ -18,6 +18,7 @@ export const sessionsOf = (db: Database, clientId: string) =>
       stopReason: practisedSession.stopReason,
       word: practisedSession.word,
       summary: practisedSession.summary,
+      clock: practisedSession.clock,
     })
     .from(practisedSession)
     .innerJoin(routineVersion, eq(routineVersion.id, practisedSession.versionId))
@@ -68,4 +69,20 @@ export async function eventsOf(db: Database, sessionId: string): Promise<Session
     .where(eq(sessionEvent.sessionId, sessionId))
     .orderBy(asc(sessionEvent.seq), asc(sessionEvent.at), asc(sessionEvent.id));
   return rows.map(({ body, ...rest }) => ({ ...body, ...rest }));
+}
+
+/** A session with the holds it was led by. */
+export async function sessionById(db: Database, id: string) {
+  const [row] = await db
+    .select({
+      clientId: practisedSession.clientId,
+      versionId: practisedSession.versionId,
+      clockOffset: practisedSession.clockOffset,
+      steps: ledRoutine.steps,
+    })
+    .from(practisedSession)
+    .innerJoin(ledRoutine, eq(ledRoutine.id, practisedSession.ledId))
+    .where(eq(practisedSession.id, id))
+    .limit(1);
+  return row;
 }

@@ -1,7 +1,7 @@
-import { pointSchema } from '#core/map';
+import { storedPointSchema } from '#core/map';
 import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
-import type { Database } from './open.server';
+import type { Database } from './database.server';
 import { mapPoint, measurement, picture, user, visit } from './schema.server';
 
 const visitColumns = {
@@ -68,9 +68,54 @@ export async function pointsOf(db: Database, clientId: string) {
     .leftJoin(user, eq(user.id, mapPoint.by))
     .where(and(eq(mapPoint.clientId, clientId), isNull(mapPoint.removedAt)))
     .orderBy(asc(mapPoint.at), asc(mapPoint.id));
-  return rows.map((row) => ({ ...row, ...pointSchema.parse(row) }));
+  return rows.map((row) => ({ ...row, ...storedPointSchema.parse(row) }));
 }
 export type PointRow = Awaited<ReturnType<typeof pointsOf>>[number];
+
+/** A point by its id, also one that was taken back. */
+export async function anyPointOf(db: Database, id: string) {
+  const [row] = await db
+    .select({
+      clientId: mapPoint.clientId,
+      visitId: mapPoint.visitId,
+      by: mapPoint.by,
+      revision: mapPoint.revision,
+    })
+    .from(mapPoint)
+    .where(eq(mapPoint.id, id))
+    .limit(1);
+  return row;
+}
+
+/** A reading by its id, also one that was taken back. */
+export async function anyMeasurementOf(db: Database, id: string) {
+  const [row] = await db
+    .select({
+      clientId: measurement.clientId,
+      visitId: measurement.visitId,
+      revision: measurement.revision,
+    })
+    .from(measurement)
+    .where(eq(measurement.id, id))
+    .limit(1);
+  return row;
+}
+
+/** The notes of one visit of a client. */
+export async function noteOf(db: Database, clientId: string, visitId: string) {
+  const [row] = await db
+    .select({
+      finishedAt: visit.finishedAt,
+      notes: visit.notes,
+      revision: visit.notesRevision,
+      byName: writer.name,
+    })
+    .from(visit)
+    .leftJoin(writer, eq(writer.id, visit.notesBy))
+    .where(and(eq(visit.id, visitId), eq(visit.clientId, clientId)))
+    .limit(1);
+  return row;
+}
 
 /** Every figure and observation of a client that was not taken back, oldest first. */
 export const measurementsOf = (db: Database, clientId: string) =>

@@ -1,12 +1,12 @@
-import { isTimeZone } from '#core/calendar';
-import { and, eq, ne } from 'drizzle-orm';
+import { and, eq, ne, sql } from 'drizzle-orm';
 import { RateLimiterDrizzle, RateLimiterRes } from 'rate-limiter-flexible';
 import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
 import { countPractices, demoPeople, personBySignIn, userByEmail } from '~/db/people.server';
+import { nameSchema, timeZoneSchema } from '~/keeping/fields';
 import { practice, rateLimit, signIn, user } from '~/db/schema.server';
-import { Refusal } from './refusal.server';
+import { Refusal } from '~/keeping/server/refusal.server';
 import {
   hashPassword,
   newToken,
@@ -14,7 +14,7 @@ import {
   tokenHash,
   verifyPassword,
 } from './secret.server';
-import type { Principal, Setting } from './setting.server';
+import type { Principal, Setting } from '~/keeping/server/setting.server';
 
 const HOUR = 3_600_000;
 /** How long a sign-in lives without being used, in ms: staff short, a client’s own phone long. */
@@ -33,16 +33,6 @@ export const passPhraseSchema = z
   .string({ error: 'Enter a pass phrase.' })
   .min(12, 'The pass phrase needs at least 12 characters; three or four words do.')
   .max(200, 'The pass phrase may have at most 200 characters.');
-
-export const nameSchema = z
-  .string({ error: 'Enter a name.' })
-  .trim()
-  .min(1, 'Enter a name.')
-  .max(120, 'The name may have at most 120 characters.');
-
-export const timeZoneSchema = z
-  .string({ error: 'Choose a time zone.' })
-  .refine(isTimeZone, { error: 'That is not a time zone this system knows.' });
 
 const TRIES_PER_PERSON = 8;
 const TRIES_PER_ADDRESS = 40;
@@ -229,6 +219,8 @@ export async function setUpPractice(
   const passwordHash = await hashPassword(given.passPhrase);
   const at = setting.now();
   await setting.db.transaction(async (tx) => {
+    // Two who set up at the same moment: the second waits, and finds the first.
+    await tx.execute(sql`lock table ${practice} in exclusive mode`);
     if ((await countPractices(tx)) > 0) {
       throw new Refusal(409, 'This installation is set up already. Sign in instead.');
     }

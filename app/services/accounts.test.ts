@@ -9,6 +9,7 @@ import {
   openSignIn,
   passPhraseSchema,
   principalOf,
+  setUpPractice,
   setUpSchema,
   signInDemo,
   signInWithPassPhrase,
@@ -16,7 +17,7 @@ import {
   signOutEverywhere,
 } from './accounts.server';
 import { invite, join, joinSchema, readInvitation, renew } from './invitations.server';
-import type { Principal, Setting } from './setting.server';
+import type { Principal } from '~/keeping/server/setting.server';
 import { changePractice, ownerOnly } from './practice.server';
 import {
   details,
@@ -25,8 +26,8 @@ import {
   PASS_PHRASE,
   setUp,
   settingFor,
+  addClient,
 } from './testing/practiceForTests.server';
-import { addClient } from './clientFile.server';
 
 let open: OpenDatabase;
 let setting: ReturnType<typeof settingFor>;
@@ -43,10 +44,39 @@ afterAll(() => open.close());
 beforeEach(() => setting.moveTo(NOW));
 
 describe('setting up', () => {
-  it('works once, and only with the code', async () => {
-    expect(await needsSetUp(setting)).toBe(false);
-    await expect(setUp(setting)).rejects.toMatchObject({ status: 409 });
-    await expect(setUp({ ...setting, setUpCode: '' } as Setting)).rejects.toThrow();
+  const given = {
+    code: 'open-sesame',
+    practiceName: 'Lamp Street Rooms',
+    timeZone: 'Europe/Copenhagen',
+    name: 'Runa Dahl',
+    email: 'runa@lampstreet.example',
+    passPhrase: PASS_PHRASE,
+  };
+
+  it('is refused without the code, changes nothing then, and works once with it', async () => {
+    const empty = await openTestDatabase();
+    try {
+      const fresh = settingFor(empty.db);
+      for (const code of ['', 'open-sesam', 'Open-Sesame', 'open-sesame ']) {
+        await expect(setUpPractice(fresh, { ...given, code }, 'test')).rejects.toMatchObject({
+          status: 403,
+        });
+        expect(await needsSetUp(fresh)).toBe(true);
+      }
+      expect(await empty.db.select().from(user)).toEqual([]);
+      // Two browsers at the same moment.
+      const tries = await Promise.allSettled(
+        ['runa', 'odd'].map((who) =>
+          setUpPractice(fresh, { ...given, email: `${who}@lampstreet.example` }, 'test'),
+        ),
+      );
+      expect(tries.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
+      expect(await needsSetUp(fresh)).toBe(false);
+      expect(await empty.db.select().from(user)).toHaveLength(1);
+      await expect(setUpPractice(fresh, given, 'test')).rejects.toMatchObject({ status: 409 });
+    } finally {
+      await empty.close();
+    }
   });
 
   it('says what is missing in a sentence per field', () => {

@@ -1,6 +1,6 @@
 import { addDays, askedBetween, dayOf, quietDays, weekOf } from '#core/calendar';
-import { allStop, answersOf, screen, type Reply } from '#core/screening';
-import { stopReason, type StopReason } from '#core/session';
+import { allStop, answersOf, readReplies, screen, type Reply } from '#core/screening';
+import { lately, TELL_FOR_DAYS, triage } from '#core/trend';
 import { group } from 'd3-array';
 import {
   clientsWithLastDay,
@@ -8,14 +8,16 @@ import {
   practiceSessionsSince,
   unconfirmedAnswers,
 } from '~/db/clients.server';
-import type { Principal, Setting } from './setting.server';
-
-/** How far back a stop that the therapist should hear of stays on the sheet, in days. */
-const TELL_FOR_DAYS = 7;
+import type { Principal, Setting } from '~/keeping/server/setting.server';
 
 /** What a client answered alone and nobody has confirmed: whether it stops everything. */
 const answersOfDay = (row: { day: string; replies: Reply[] } | undefined) =>
-  row ? { day: row.day, stop: allStop(screen(answersOf(row.replies)))?.level ?? null } : null;
+  row
+    ? {
+        day: row.day,
+        stop: allStop(screen(answersOf(readReplies(row.replies).replies)))?.level ?? null,
+      }
+    : null;
 
 const grouped = <T extends { clientId: string }>(rows: readonly T[]) =>
   group(rows, (row) => row.clientId);
@@ -51,11 +53,10 @@ export async function daySheet(setting: Setting, who: Principal) {
       firstIssued: asks[0]?.from ?? null,
       today: theirToday,
     });
-    const lately = recent.filter(({ day }) => day > addDays(theirToday, -TELL_FOR_DAYS));
-    const told = lately.findLast(
-      ({ stopReason: reason }) =>
-        reason !== null && stopReason(reason as StopReason).weight !== 'ordinary',
-    );
+    const seen = lately(recent, theirToday);
+    const answers = answersOfDay(answersBy.get(person.id));
+    const tooQuiet = asks.length > 0 && quiet >= who.quietAfterDays ? quiet : null;
+    const comesToday = person.nextVisit === theirToday;
     return {
       id: person.id,
       name: person.name,
@@ -66,12 +67,18 @@ export async function daySheet(setting: Setting, who: Principal) {
       doneThisWeek: done.length,
       askedThisWeek: askedBetween(asks, monday, addDays(monday, 6)),
       version: asks.at(-1)?.number ?? null,
-      quietDays: asks.length > 0 && quiet >= who.quietAfterDays ? quiet : null,
-      told: told ? { day: told.day, label: stopReason(told.stopReason as StopReason).label } : null,
-      pressedTooHard: lately.filter((session) => session.tooMuch).length,
-      sessionsLately: lately.length,
-      answers: answersOfDay(answersBy.get(person.id)),
-      comesToday: person.nextVisit === theirToday,
+      quietDays: tooQuiet,
+      told: seen.told,
+      pressedTooHard: seen.pressedTooHard,
+      sessionsLately: seen.sessions,
+      answers,
+      group: triage({
+        comesToday,
+        stopsAll: (answers?.stop ?? null) !== null,
+        told: seen.told,
+        pressedTooHard: seen.pressedTooHard,
+        quietDays: tooQuiet,
+      }),
       today: theirToday,
     };
   });

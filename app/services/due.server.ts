@@ -1,6 +1,6 @@
 import type { Day } from '#core/calendar';
 import { screeningDue } from '#core/screening';
-import { stopReason, type StopReason } from '#core/session';
+import { stopReason } from '#core/session';
 
 /** Sessions looked back on for stops that ask for a new interview. */
 export const STOPS_FROM = 30;
@@ -19,7 +19,15 @@ interface Stopped {
 
 /** Why a client's screening is due again, from what is stored. */
 export function dueFor(
-  { interviews, sessions }: { interviews: readonly Interview[]; sessions: readonly Stopped[] },
+  {
+    interviews,
+    sessions,
+    noLongerAsked = [],
+  }: {
+    interviews: readonly Interview[];
+    sessions: readonly Stopped[];
+    noLongerAsked?: readonly string[];
+  },
   today: Day,
   everyDays: number,
 ) {
@@ -32,12 +40,13 @@ export function dueFor(
     stops: sessions.flatMap(({ day, startedAt, stopReason: reason }) => {
       // Those asked about since are settled.
       if (!reason || (confirmed && startedAt <= confirmed.at)) return [];
-      const { label, weight } = stopReason(reason as StopReason);
+      const { label, weight } = stopReason(reason);
       // Soreness is a matter of dose, not a new symptom.
       return weight === 'ordinary' || reason === 'too-sore'
         ? []
         : [{ day, label, redFlag: weight === 'emergency' }];
     }),
     waiting: newest?.confirmed === false ? newest.day : null,
+    noLongerAsked,
   });
 }

@@ -1,23 +1,13 @@
 import { v7 as uuid } from 'uuid';
-import {
-  addClient,
-  bringsSchema,
-  bringsSeen,
-  changeBrings,
-  changeClient,
-  detailsSeen,
-  clientSchema,
-  fileHead,
-  fileOf,
-  findClients,
-} from './clientFile.server';
+import { fileHead, fileOf, findClients } from './clientFile.server';
 import { daySheet } from './daySheet.server';
-import { discardDraft, planOf, saveDraft } from './planning.server';
-import { clientStart, recordEvents } from './practising.server';
+import { planOf } from './planning.server';
+import { clientStart } from './practising.server';
 import { reviewOf, sessionLogOf } from './reviewing.server';
 import type { OpenDatabase } from '~/db/open.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
-import type { Principal } from './setting.server';
+import { bringsSchema, detailsSchema } from '~/keeping/bodies';
+import type { Principal } from '~/keeping/server/setting.server';
 import {
   details,
   issueTo,
@@ -28,7 +18,10 @@ import {
   settingFor,
   setUp,
   shortRoutine,
+  addClient,
 } from './testing/practiceForTests.server';
+import { sendLog } from './testing/letters.server';
+import { changeBrings, changeClient, discardDraft, saveDraft } from './testing/writing.server';
 
 let open: OpenDatabase;
 let setting: ReturnType<typeof settingFor>;
@@ -75,17 +68,14 @@ describe('the wall between practices', () => {
     const mine = await joinedClient(setting, owner, 'Mine');
     const other = await joinedClient(setting, owner, 'Other');
     const versionId = await issueTo(setting, owner, other.clientId);
-    await expect(recordEvents(setting, mine.who, sessionOf(versionId))).rejects.toMatchObject({
+    await expect(sendLog(setting, mine.who, sessionOf(versionId))).rejects.toMatchObject({
       status: 404,
     });
     const mineVersion = await issueTo(setting, owner, mine.clientId);
     const theirs = sessionOf(versionId);
-    await recordEvents(setting, other.who, theirs);
-    const hijack = {
-      ...sessionOf(mineVersion),
-      session: { ...theirs.session, versionId: mineVersion },
-    };
-    await expect(recordEvents(setting, mine.who, hijack)).rejects.toMatchObject({ status: 404 });
+    await sendLog(setting, other.who, theirs);
+    const hijack = { ...sessionOf(mineVersion), id: theirs.id };
+    await expect(sendLog(setting, mine.who, hijack)).rejects.toMatchObject({ status: 404 });
     await expect(clientStart(setting, owner)).rejects.toMatchObject({ status: 404 });
   });
 });
@@ -128,7 +118,7 @@ describe('a client’s details', () => {
       { notes: 'x'.repeat(4001) },
     ];
     for (const change of bad) {
-      const result = clientSchema.safeParse({ ...details(), ...change });
+      const result = detailsSchema.safeParse({ ...details(), ...change });
       expect([change, result.success]).toEqual([change, false]);
       expect(result.error?.issues[0]?.message).toMatch(/^[A-Z].*\.$/);
     }
@@ -168,39 +158,40 @@ describe('what a client brings', () => {
 
   it('saved from a page that somebody else has overtaken is refused, and nothing is changed', async () => {
     const clientId = await addClient(setting, owner, details());
-    const seen = bringsSeen(await fileOf(setting, owner, clientId));
-    await changeBrings(setting, owner, clientId, brings(), seen);
+    await changeBrings(setting, owner, clientId, brings(), 0);
     await expect(
-      changeBrings(setting, owner, clientId, brings({ massKilograms: '60' }), seen),
+      changeBrings(setting, owner, clientId, brings({ massKilograms: '60' }), 0),
     ).rejects.toMatchObject({ status: 409 });
     expect(await fileOf(setting, owner, clientId)).toMatchObject({ massKilograms: 78.5 });
   });
 
   it('is told which fields somebody else changed, and may be saved once they were seen', async () => {
     const clientId = await addClient(setting, owner, details());
-    const seen = detailsSeen(await fileOf(setting, owner, clientId));
-    await changeClient(setting, owner, clientId, details({ minutesPerDay: '7' }), seen);
+    await changeClient(setting, owner, clientId, details({ minutesPerDay: '7' }), 0);
     const mine = details({ notes: 'Left hip since the tour.' });
-    const refusal = await changeClient(setting, owner, clientId, mine, seen).then(
-      () => null,
-      (error: unknown) => error as { status: number; details: { seen: string } },
-    );
-    expect(refusal).toMatchObject({ status: 409, details: { changed: ['minutesPerDay'] } });
-    await changeClient(setting, owner, clientId, mine, refusal?.details.seen);
+    await expect(changeClient(setting, owner, clientId, mine, 0)).rejects.toMatchObject({
+      status: 409,
+      details: { theirs: { minutesPerDay: 7, notes: '' }, revision: 1 },
+    });
+    await changeClient(setting, owner, clientId, mine, 1);
     expect(await fileOf(setting, owner, clientId)).toMatchObject({
       notes: 'Left hip since the tour.',
     });
-    await expect(changeClient(setting, owner, clientId, mine, '{"name":')).rejects.toMatchObject({
-      status: 409,
-    });
+  });
+
+  it('counts the minutes a day for both forms that hold them', async () => {
+    const clientId = await addClient(setting, owner, details());
+    await changeClient(setting, owner, clientId, details({ minutesPerDay: '7' }), 0);
+    await expect(
+      changeBrings(setting, owner, clientId, brings({ minutesPerDay: '12' }), 0),
+    ).rejects.toMatchObject({ status: 409, details: { theirs: { minutesPerDay: 7 } } });
   });
 
   it('changed by two at the same moment is changed by one', async () => {
     const clientId = await addClient(setting, owner, details());
-    const seen = detailsSeen(await fileOf(setting, owner, clientId));
     const results = await Promise.allSettled(
       ['One', 'Other'].map((notes) =>
-        changeClient(setting, owner, clientId, details({ notes }), seen),
+        changeClient(setting, owner, clientId, details({ notes }), 0),
       ),
     );
     expect(results.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);

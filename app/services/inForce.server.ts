@@ -1,20 +1,21 @@
 import { clearedAnswers, inForce } from '#core/screening';
 import { asClearances, clearancesOf, screeningsOf } from '~/db/screenings.server';
 import { clientInPractice } from '~/db/clients.server';
-import type { Database } from '~/db/open.server';
+import type { Database } from '~/db/database.server';
 
 /** What screening found for a client, as it stands now: the answers in force, with their clearances. */
 export async function answersInForce(db: Database, clientId: string) {
-  const [interviews, clearances] = await Promise.all([
-    screeningsOf(db, clientId),
-    clearancesOf(db, clientId),
-  ]);
+  // One after the other: in a transaction there is one connection.
+  const interviews = await screeningsOf(db, clientId);
+  const clearances = await clearancesOf(db, clientId);
   const replies = inForce(interviews.map(({ day, ...rest }) => ({ on: day, ...rest })));
   return {
     interviews,
     clearances,
     replies,
     answers: clearedAnswers(replies, asClearances(clearances)),
+    /** Yeses to questions that are no longer asked: nobody screens by them, so somebody has to ask. */
+    noLongerAsked: interviews.at(-1)?.noLongerAsked ?? [],
   };
 }
 

@@ -3,18 +3,13 @@ import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
 import { userByEmail } from '~/db/people.server';
-import type { Database } from '~/db/open.server';
+import type { Database } from '~/db/database.server';
 import { client, invitation, practice, signIn, user } from '~/db/schema.server';
-import {
-  emailSchema,
-  nameSchema,
-  openSignIn,
-  passPhraseSchema,
-  timeZoneSchema,
-} from './accounts.server';
-import { found, Refusal } from './refusal.server';
+import { emailSchema, openSignIn, passPhraseSchema } from './accounts.server';
+import { nameSchema, timeZoneSchema } from '~/keeping/fields';
+import { found, Refusal } from '~/keeping/server/refusal.server';
 import { hashPassword, newToken, tokenHash } from './secret.server';
-import type { Principal, Setting } from './setting.server';
+import type { Principal, Setting } from '~/keeping/server/setting.server';
 
 const DAYS_VALID = 14;
 

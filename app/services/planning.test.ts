@@ -2,12 +2,12 @@ import { eq, sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import { fade, itemFor, routineWith, timed } from '#core/examples';
 import { routineVersion } from '~/db/schema.server';
-import { addClient, fileHead } from './clientFile.server';
-import { discardDraft, issue, planOf, saveDraft } from './planning.server';
+import { fileHead } from './clientFile.server';
+import { planOf } from './planning.server';
 import type { OpenDatabase } from '~/db/open.server';
-import { recordClearance } from './screening.server';
+
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
-import type { Principal } from './setting.server';
+import type { Principal } from '~/keeping/server/setting.server';
 import {
   details,
   issueTo,
@@ -16,7 +16,9 @@ import {
   settingFor,
   setUp,
   shortRoutine,
+  addClient,
 } from './testing/practiceForTests.server';
+import { discardDraft, issue, recordClearance, saveDraft } from './testing/writing.server';
 
 let open: OpenDatabase;
 let setting: ReturnType<typeof settingFor>;

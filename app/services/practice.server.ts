@@ -1,11 +1,11 @@
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
-import { signInsOf, staffOf } from '~/db/people.server';
+import { countPractices, signInsOf, staffOf } from '~/db/people.server';
 import { practice } from '~/db/schema.server';
-import { nameSchema, timeZoneSchema } from './accounts.server';
-import { Refusal } from './refusal.server';
-import type { Principal, Setting } from './setting.server';
+import { nameSchema, timeZoneSchema } from '~/keeping/fields';
+import { Refusal } from '~/keeping/server/refusal.server';
+import type { Principal, Setting } from '~/keeping/server/setting.server';
 
 export const practiceSchema = z.object({
   name: nameSchema,
@@ -50,3 +50,10 @@ export async function changePractice(
 
 /** The devices a person is signed in on. */
 export const devicesOf = ({ db, now }: Setting, who: Principal) => signInsOf(db, who.userId, now());
+
+/** Whether the database answers. */
+export const isWell = ({ db }: Setting): Promise<boolean> =>
+  countPractices(db).then(
+    () => true,
+    () => false,
+  );

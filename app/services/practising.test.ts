@@ -2,25 +2,33 @@ import { eq, sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import { itemFor, routineWith } from '#core/examples';
 import type { SessionEvent } from '#core/session';
-import { audit, practisedSession, sessionEvent } from '~/db/schema.server';
+import { audit, type practisedSession, sessionEvent } from '~/db/schema.server';
 import { findTest } from '#core/measurement';
-import { addClient, changeClient } from './clientFile.server';
-import { askAtHome, keepOwnMeasure, measureSchema } from './measuring.server';
+
 import { daySheet } from './daySheet.server';
-import { batchSchema, clientStart, recordEvents, routineToPractise } from './practising.server';
+import { clientStart, routineToPractise } from './practising.server';
 import { reviewOf } from './reviewing.server';
 import type { OpenDatabase } from '~/db/open.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
-import type { Principal } from './setting.server';
+import type { Principal } from '~/keeping/server/setting.server';
 import {
   details,
   issueTo,
+  screened,
   joinedClient,
   NOW,
   sessionOf,
   settingFor,
   setUp,
+  addClient,
 } from './testing/practiceForTests.server';
+import { lettersOf, post, sendLog } from './testing/letters.server';
+import {
+  askAtHome,
+  changeClient,
+  keepOwnMeasure,
+  type MeasureWish,
+} from './testing/writing.server';
 
 let open: OpenDatabase;
 let setting: ReturnType<typeof settingFor>;
@@ -44,8 +52,7 @@ describe('logging a session', () => {
     const { clientId, who } = await joinedClient(setting, owner);
     const versionId = await issueTo(setting, owner, clientId);
     const batch = sessionOf(versionId);
-    expect(batchSchema.safeParse(batch).error).toBeUndefined();
-    await recordEvents(setting, who, batch);
+    await sendLog(setting, who, batch);
     const review = await reviewOf(setting, owner, clientId);
     expect(review.sessions[0]).toMatchObject({
       status: 'finished',
@@ -64,7 +71,7 @@ describe('logging a session', () => {
     const batch = sessionOf(await issueTo(setting, owner, clientId));
     const before = await count(sessionEvent);
     const half = Math.ceil(batch.events.length / 2);
-    const piece = (events: SessionEvent[]) => recordEvents(setting, who, { ...batch, events });
+    const piece = (events: readonly SessionEvent[]) => sendLog(setting, who, { ...batch, events });
     // The end first, the beginning twice, everything at last; some of it at the same time.
     await piece(batch.events.slice(half));
     await Promise.all([piece(batch.events.slice(0, half)), piece(batch.events.slice(0, half))]);
@@ -78,8 +85,8 @@ describe('logging a session', () => {
   it('keeps apart two sessions whose events bear the same ids', async () => {
     const { clientId, who } = await joinedClient(setting, owner);
     const batch = sessionOf(await issueTo(setting, owner, clientId));
-    await recordEvents(setting, who, batch);
-    await recordEvents(setting, who, { ...batch, session: { ...batch.session, id: uuid() } });
+    await sendLog(setting, who, batch);
+    await sendLog(setting, who, { ...batch, id: uuid() });
     expect((await reviewOf(setting, owner, clientId)).sessions.map(({ status }) => status)).toEqual(
       ['finished', 'finished'],
     );
@@ -94,47 +101,101 @@ describe('logging a session', () => {
     const { clientId, who } = await joinedClient(setting, owner);
     const versionId = await issueTo(setting, owner, clientId);
     const late = Date.UTC(2026, 2, 9, 23, 30);
-    await recordEvents(setting, who, sessionOf(versionId, late));
+    await sendLog(setting, who, sessionOf(versionId, late));
     expect((await reviewOf(setting, owner, clientId)).sessions[0]?.day).toBe('2026-03-10');
   });
 
-  it('refuses a wrong clock, holds that are not there and hostile batches, and stores nothing', async () => {
+  it('refuses holds that are not there, alone: its neighbours are stored', async () => {
+    const { clientId, who } = await joinedClient(setting, owner);
+    const good = sessionOf(await issueTo(setting, owner, clientId));
+    const bad: SessionEvent = {
+      type: 'settled',
+      step: 99,
+      id: uuid(),
+      seq: 90,
+      at: good.startedAt,
+    };
+    const before = await count(sessionEvent);
+    const log = { ...good, events: [...good.events.slice(0, 2), bad, ...good.events.slice(2)] };
+    const answers = await post(setting, who, lettersOf(log));
+    expect(answers.filter(({ is }) => is === 'refused')).toMatchObject([
+      { id: bad.id, status: 422, says: 'The log names a hold this routine does not have.' },
+    ]);
+    expect(await count(sessionEvent)).toBe(before + good.events.length);
+    expect((await reviewOf(setting, owner, clientId)).sessions[0]?.status).toBe('finished');
+  });
+
+  it('refuses another event under an id it knows', async () => {
+    const { clientId, who } = await joinedClient(setting, owner);
+    const log = sessionOf(await issueTo(setting, owner, clientId));
+    await sendLog(setting, who, log);
+    const [first] = log.events;
+    if (!first) throw new Error('no event');
+    const other = { ...log, events: [{ ...first, at: first.at + 1 }] };
+    await expect(sendLog(setting, who, other)).rejects.toMatchObject({ status: 409 });
+  });
+
+  it.each([
+    ['ahead', 3 * DAY],
+    ['behind', -3 * DAY],
+    ['a year ahead', 365 * DAY],
+    ['in 1970', -NOW.getTime() + 3_600_000],
+  ])('sets a clock right that is %s, says so, and refuses nothing', async (_, offBy) => {
     const { clientId, who } = await joinedClient(setting, owner);
     const versionId = await issueTo(setting, owner, clientId);
-    const good = sessionOf(versionId);
-    const first = good.events[0];
-    if (!first) throw new Error('no event');
-    const before = [await count(practisedSession), await count(sessionEvent)];
-    const future = sessionOf(versionId, NOW.getTime() + 3 * DAY);
-    await expect(recordEvents(setting, who, future)).rejects.toMatchObject({ status: 422 });
-    const beforeIssue = sessionOf(versionId, NOW.getTime() - 30 * DAY);
-    await expect(recordEvents(setting, who, beforeIssue)).rejects.toMatchObject({ status: 422 });
-    const nowhere: SessionEvent = { ...first, type: 'settled', step: 99 };
-    await expect(recordEvents(setting, who, { ...good, events: [nowhere] })).rejects.toMatchObject({
-      status: 422,
-    });
-    for (const batch of [
-      { ...good, events: [] },
-      { ...good, events: Array.from({ length: 501 }, () => first) },
-      { ...good, session: { ...good.session, id: 'x' } },
-      { ...good, session: { ...good.session, startedAt: -1 } },
-      { events: good.events },
-      'all of it',
-      null,
-    ]) {
-      expect(batchSchema.safeParse(batch).success).toBe(false);
-    }
-    expect([await count(practisedSession), await count(sessionEvent)]).toEqual(before);
+    setting.moveTo(new Date(NOW.getTime() + 600_000));
+    const log = sessionOf(versionId, NOW.getTime() + offBy);
+    await sendLog(setting, who, log, NOW.getTime() + 600_000 + offBy);
+    expect((await reviewOf(setting, owner, clientId)).sessions).toMatchObject([
+      { day: '2026-03-10', contactSeconds: 20, clock: 'corrected', startedAt: NOW.getTime() },
+    ]);
+  });
+
+  it('guesses when the clock was put right before the log was sent', async () => {
+    const { clientId, who } = await joinedClient(setting, owner);
+    const versionId = await issueTo(setting, owner, clientId);
+    await sendLog(setting, who, sessionOf(versionId, NOW.getTime() + 3 * DAY));
+    await sendLog(setting, who, sessionOf(versionId, NOW.getTime() - 90 * DAY));
+    const { sessions } = await reviewOf(setting, owner, clientId);
+    expect(sessions.map(({ clock, day }) => [clock, day])).toEqual([
+      ['guessed', '2026-03-10'],
+      ['guessed', '2026-03-10'],
+    ]);
   });
 
   it('takes a log that a device without a network kept for weeks', async () => {
     const { clientId, who } = await joinedClient(setting, owner);
-    const versionId = await issueTo(setting, owner, clientId);
-    const batch = sessionOf(versionId);
+    const log = sessionOf(await issueTo(setting, owner, clientId), NOW.getTime() + 1000);
     setting.moveTo(new Date(NOW.getTime() + 40 * DAY));
-    await expect(recordEvents(setting, who, batch)).resolves.toMatchObject({
-      stored: batch.events.map(({ id }) => id),
-    });
+    await sendLog(setting, who, log);
+    expect((await reviewOf(setting, owner, clientId)).sessions).toMatchObject([
+      { clock: 'right', day: '2026-03-10' },
+    ]);
+  });
+
+  it('is read by the holds it was led by, whatever screening finds later', async () => {
+    const { clientId, who } = await joinedClient(setting, owner);
+    await issueTo(setting, owner, clientId);
+    const { version } = await routineToPractise(setting, who);
+    const log = { ...sessionOf(version?.id ?? ''), ledId: version?.ledId ?? null };
+    const half = Math.ceil(log.events.length / 2);
+    await sendLog(setting, who, { ...log, events: log.events.slice(0, half) });
+    // Everything is off from now on: it was not when this was done.
+    await screened(setting, owner, clientId, 'neck-unstable');
+    await sendLog(setting, who, log);
+    expect((await reviewOf(setting, owner, clientId)).sessions).toMatchObject([
+      { status: 'finished', holdsDone: 1, holdsAsked: 1, contactSeconds: 20 },
+    ]);
+  });
+
+  it('does not take holds that were handed out to somebody else', async () => {
+    const { clientId, who } = await joinedClient(setting, owner);
+    const other = await joinedClient(setting, owner, 'Jory Vane');
+    const versionId = await issueTo(setting, owner, clientId);
+    await issueTo(setting, owner, other.clientId);
+    const { version } = await routineToPractise(setting, other.who);
+    const log = { ...sessionOf(versionId), ledId: version?.ledId ?? null };
+    await expect(sendLog(setting, who, log)).rejects.toMatchObject({ status: 404 });
   });
 
   it('writes a stop into the audit trail once, however often it arrives', async () => {
@@ -145,9 +206,9 @@ describe('logging a session', () => {
       { type: 'started', id: uuid(), seq: 0, at: startedAt },
       { type: 'stopped', reason: 'numb', id: uuid(), seq: 1, at: startedAt + 5000 },
     ];
-    const batch = { session: { id: uuid(), versionId, startedAt }, events };
-    await recordEvents(setting, who, batch);
-    await recordEvents(setting, who, batch);
+    const batch = { id: uuid(), versionId, ledId: null, startedAt, events };
+    await sendLog(setting, who, batch);
+    await sendLog(setting, who, batch);
     const lines = await open.db.select().from(audit).where(eq(audit.subject, clientId));
     expect(lines.filter(({ action }) => action === 'stopped a session')).toHaveLength(1);
     await expect(open.db.delete(audit)).rejects.toThrow();
@@ -157,23 +218,22 @@ describe('logging a session', () => {
     const { clientId, who } = await joinedClient(setting, owner);
     const old = await issueTo(setting, owner, clientId);
     await issueTo(setting, owner, clientId, routineWith(itemFor('skull-base')), 1);
-    await recordEvents(setting, who, sessionOf(old));
+    await sendLog(setting, who, sessionOf(old));
     expect((await reviewOf(setting, owner, clientId)).sessions[0]?.versionNumber).toBe(1);
     expect((await routineToPractise(setting, who)).version?.number).toBe(2);
   });
 });
 
 describe('measuring around a session', () => {
-  const figure = (moment: 'before' | 'after') =>
-    measureSchema.parse({
-      id: uuid(),
-      testId: 'neck-turn',
-      quantityId: 'turn',
-      side: 'left',
-      moment,
-      tries: [52],
-      way: 'number',
-    });
+  const figure = (moment: 'before' | 'after'): MeasureWish => ({
+    id: uuid(),
+    testId: 'neck-turn',
+    quantityId: 'turn',
+    side: 'left',
+    moment,
+    tries: [52],
+    way: 'number',
+  });
 
   it('is asked for by name: before, then after, then not again that day', async () => {
     const { clientId, who } = await joinedClient(setting, owner);
@@ -211,15 +271,15 @@ describe('the day sheet', () => {
     const versionId = await issueTo(setting, owner, clientId);
     const rowNow = async () =>
       (await daySheet(setting, owner)).rows.find(({ id }) => id === clientId);
-    expect(await rowNow()).toMatchObject({ quietDays: null, told: null, comesToday: false });
+    expect(await rowNow()).toMatchObject({ quietDays: null, told: null, group: 'rest' });
     setting.moveTo(new Date(NOW.getTime() + 4 * DAY));
-    expect(await rowNow()).toMatchObject({ quietDays: 4 });
+    expect(await rowNow()).toMatchObject({ quietDays: 4, group: 'look' });
     const startedAt = setting.now().getTime() - 60_000;
     const events: SessionEvent[] = [
       { type: 'started', id: uuid(), seq: 0, at: startedAt },
       { type: 'stopped', reason: 'dizzy', id: uuid(), seq: 1, at: startedAt + 5000 },
     ];
-    await recordEvents(setting, who, { session: { id: uuid(), versionId, startedAt }, events });
+    await sendLog(setting, who, { id: uuid(), versionId, ledId: null, startedAt, events });
     await changeClient(
       setting,
       owner,
@@ -229,7 +289,7 @@ describe('the day sheet', () => {
     expect(await rowNow()).toMatchObject({
       quietDays: null,
       told: { day: '2026-03-14', label: 'Dizzy or sick' },
-      comesToday: true,
+      group: 'coming',
       doneThisWeek: 0,
     });
   });

@@ -2,7 +2,7 @@ import { dayOf } from '#core/calendar';
 import { allStop, CONDITIONS, INTERVIEW, screen } from '#core/screening';
 import { fileOf, ownFile } from './clientFile.server';
 import { answersInForce } from './inForce.server';
-import type { Principal, Setting } from './setting.server';
+import type { Principal, Setting } from '~/keeping/server/setting.server';
 
 /** What a referral note says: who, what was answered, what follows, from whom. */
 export async function referralNote(setting: Setting, who: Principal, clientId: string | null) {

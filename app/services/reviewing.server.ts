@@ -3,7 +3,7 @@ import { dropRows, weeksOf } from '#core/trend';
 import { versionsOf } from '~/db/routines.server';
 import { sessionsOf } from '~/db/sessions.server';
 import { fileOf } from './clientFile.server';
-import type { Principal, Setting } from './setting.server';
+import type { Principal, Setting } from '~/keeping/server/setting.server';
 
 type SessionRows = Awaited<ReturnType<typeof sessionsOf>>;
 
@@ -22,6 +22,7 @@ const sessionLines = (sessions: SessionRows) =>
         word,
         versionNumber,
         summary,
+        clock,
       }) => ({
         id,
         day,
@@ -32,6 +33,8 @@ const sessionLines = (sessions: SessionRows) =>
         stopReason,
         word,
         versionNumber,
+        /** How the device’s clock was set right, if it was. */
+        clock,
         holdsDone: summary.holdsDone,
         holdsAsked: summary.holdsAsked,
         contactSeconds: summary.contactSeconds,

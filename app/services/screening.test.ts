@@ -5,18 +5,12 @@ import { INTERVIEW, noneOf, reply, type ConditionId, type Reply } from '#core/sc
 import { clearance, screening, screeningDraft } from '~/db/schema.server';
 import type { OpenDatabase } from '~/db/open.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
-import { addClient, changeBrings, fileHead } from './clientFile.server';
+import { fileHead } from './clientFile.server';
 import { changePractice } from './practice.server';
-import { clientStart, recordEvents, routineToPractise } from './practising.server';
+import { clientStart, routineToPractise } from './practising.server';
 import { referralNote } from './referral.server';
-import {
-  keepInterview,
-  ownInterview,
-  recordClearance,
-  recordInterview,
-  screeningOf,
-} from './screening.server';
-import type { Principal } from './setting.server';
+import { ownInterview, screeningOf } from './screening.server';
+import type { Principal } from '~/keeping/server/setting.server';
 import {
   details,
   issueTo,
@@ -27,7 +21,15 @@ import {
   sessionOf,
   settingFor,
   setUp,
+  addClient,
 } from './testing/practiceForTests.server';
+import { sendLog } from './testing/letters.server';
+import {
+  changeBrings,
+  keepInterview,
+  recordClearance,
+  recordInterview,
+} from './testing/writing.server';
 
 let open: OpenDatabase;
 let setting: ReturnType<typeof settingFor>;
@@ -123,10 +125,9 @@ describe('an interview of the therapist', () => {
       message: expect.stringContaining('yes to “Latex') as string,
       details: { missed: ['latex'] },
     });
-    const { answers, draft } = await screeningOf(setting, owner, clientId);
+    const { answers } = await screeningOf(setting, owner, clientId);
     expect(answers.map(({ condition }) => condition)).toEqual(['latex']);
-    // What was asked is kept, and counts once theirs was seen.
-    expect(draft?.find(({ condition }) => condition === 'jaw')?.says).toBe('yes');
+    // It counts once theirs was seen.
     await record(mine, first, yes('jaw'));
     expect((await screeningOf(setting, owner, clientId)).lastId).toBe(mine);
   });
@@ -273,11 +274,12 @@ describe('screening again', () => {
     setting.moveTo(new Date(NOW.getTime() - 2 * DAY));
     await screened(setting, owner, clientId);
     setting.moveTo(NOW);
-    const { session, events } = sessionOf(versionId);
+    const log = sessionOf(versionId);
+    const { events } = log;
     const [started] = events;
     if (!started) throw new Error('no events');
-    await recordEvents(setting, who, {
-      session,
+    await sendLog(setting, who, {
+      ...log,
       events: [
         started,
         { ...started, id: uuid(), seq: 2, type: 'stopped', reason: 'dizzy' },
@@ -294,8 +296,8 @@ describe('screening again', () => {
     const later = sessionOf(soreVersion, NOW.getTime() + DAY);
     const [begun] = later.events;
     if (!begun) throw new Error('no events');
-    await recordEvents(setting, sore.who, {
-      session: later.session,
+    await sendLog(setting, sore.who, {
+      ...later,
       events: [
         begun,
         { ...begun, id: uuid(), seq: 2, type: 'stopped', reason: 'too-sore' },

@@ -5,26 +5,12 @@ import { pointSchema, type TenderPoint } from '#core/map';
 import type { OpenDatabase } from '~/db/open.server';
 import { pointsOf } from '~/db/visits.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
-import { addClient, fileHead } from './clientFile.server';
-import {
-  addOwnPoint,
-  addPoint,
-  changePoint,
-  ownMap,
-  removeOwnPoint,
-  removePoint,
-} from './mapping.server';
-import {
-  askAtHome,
-  keepMeasure,
-  keepOwnMeasure,
-  keepPicture,
-  keptPicture,
-  measureSchema,
-  ownMeasures,
-  removeMeasure,
-} from './measuring.server';
-import type { Principal } from './setting.server';
+import { fileHead } from './clientFile.server';
+import { ownMap } from './mapping.server';
+import { keepPicture, keptPicture, ownMeasures } from './measuring.server';
+import { readingSchema } from '~/keeping/bodies';
+import type { Letter } from '~/keeping/letter';
+import type { Principal } from '~/keeping/server/setting.server';
 import {
   details,
   joinedClient,
@@ -33,15 +19,23 @@ import {
   secondPractice,
   settingFor,
   setUp,
+  addClient,
 } from './testing/practiceForTests.server';
 import {
-  finishVisit,
-  notesSchema,
+  addOwnPoint,
+  addPoint,
+  askAtHome,
+  changePoint,
+  keepMeasure,
+  keepOwnMeasure,
+  removeMeasure,
+  removeOwnPoint,
+  removePoint,
   saveNotes,
-  startVisit,
-  visitPage,
-  visitRecords,
-} from './visits.server';
+  type MeasureWish,
+} from './testing/writing.server';
+import { add, post } from './testing/letters.server';
+import { finishVisit, startVisit, visitPage, visitRecords } from './visits.server';
 
 let open: OpenDatabase;
 let setting: ReturnType<typeof settingFor>;
@@ -60,22 +54,20 @@ beforeEach(() => setting.moveTo(NOW));
 const DAY = 86_400_000;
 const point = (siteId: string, rating: number, more: Partial<TenderPoint> = {}) =>
   pointSchema.parse({ thread: uuid(), siteId, side: 'left', across: 0, down: 0, rating, ...more });
-const measure = (more: Record<string, unknown> = {}) =>
-  measureSchema.parse({
-    id: uuid(),
-    testId: 'neck-turn',
-    quantityId: 'turn',
-    side: 'left',
-    moment: 'before',
-    tries: [50, 54, 52],
-    way: 'number',
-    ...more,
-  });
-const doc = (text: string) =>
-  notesSchema.shape.notes.parse({
-    type: 'doc',
-    content: [{ type: 'paragraph', content: [{ type: 'text', text }] }],
-  });
+const measure = (more: Partial<MeasureWish> = {}): MeasureWish => ({
+  id: uuid(),
+  testId: 'neck-turn',
+  quantityId: 'turn',
+  side: 'left',
+  moment: 'before',
+  tries: [50, 54, 52],
+  way: 'number',
+  ...more,
+});
+const doc = (text: string) => ({
+  type: 'doc',
+  content: [{ type: 'paragraph', content: [{ type: 'text', text }] }],
+});
 
 describe('a visit', () => {
   it('begins with the first thing recorded, is shared, and says what is still open', async () => {
@@ -139,6 +131,39 @@ describe('a visit', () => {
     expect(page.open?.summary.changes).toMatchObject({ less: 1 });
   });
 
+  it('of an earlier day gets what was written then without a line, also while today’s is under way', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const yesterday = NOW.getTime();
+    setting.moveTo(new Date(yesterday + DAY));
+    const today = await startVisit(setting, owner, clientId);
+    await addPoint(setting, owner, clientId, { id: uuid(), point: point('calf', 2) });
+    // The device was out of reach for a day: two points and a reading of yesterday come now.
+    const late = (siteId: string, rating: number): Letter => ({
+      ...add('point', clientId, uuid(), { visitId: null, point: point(siteId, rating) }),
+      at: yesterday,
+    });
+    const reading: Letter = {
+      ...add('reading', clientId, uuid(), {
+        visitId: null,
+        reading: readingSchema.parse(measure({ tries: [50] })),
+      }),
+      at: yesterday + 60_000,
+    };
+    const answers = await post(setting, owner, [late('calf', 6), late('chest', 4), reading]);
+    expect(answers.map(({ is }) => is)).toEqual(['kept', 'kept', 'kept']);
+    const { visits, openId } = await visitRecords(setting, owner, clientId);
+    expect(visits.map(({ day, open: still }) => [day, still])).toEqual([
+      ['2026-03-10', false],
+      ['2026-03-11', true],
+    ]);
+    expect(openId).toBe(today.id);
+    const page = await visitPage(setting, owner, clientId);
+    // Its summary has all of it, and today’s is compared with it.
+    expect(page.past.map(({ summary }) => summary?.tender)).toEqual([2]);
+    expect(page.past[0]?.summary?.since).toBeNull();
+    expect(page.open?.summary).toMatchObject({ tender: 1, tenderBefore: 2 });
+  });
+
   it('keeps notes, and two who write at once lose nothing', async () => {
     const clientId = await addClient(setting, owner, details());
     const { id: visitId } = await startVisit(setting, owner, clientId);
@@ -152,9 +177,9 @@ describe('a visit', () => {
     expect(await save('two', 1)).toEqual({ revision: 2 });
     await finishVisit(setting, owner, clientId);
     await expect(save('three', 2)).rejects.toMatchObject({ details: { finished: true } });
-    expect(notesSchema.safeParse({ visitId, revision: 0, notes: { type: 'script' } }).success).toBe(
-      false,
-    );
+    await expect(
+      saveNotes(setting, owner, clientId, { visitId, revision: 2, notes: { type: 'script' } }),
+    ).rejects.toMatchObject({ status: 422 });
   });
 
   it('stays inside the practice', async () => {
@@ -211,10 +236,13 @@ describe('tender points', () => {
     });
     await removePoint(setting, owner, clientId, { id: one, revision: 2 });
     expect(await pointsOf(open.db, clientId)).toHaveLength(1);
-    await addPoint(setting, owner, clientId, { id: one, point: first });
+    // Undone: it is as it was.
+    const softer = { ...first, rating: 2, worst: false, note: 'softer' };
+    await changePoint(setting, owner, clientId, { id: one, revision: 3, point: softer });
     expect((await pointsOf(open.db, clientId)).find(({ id }) => id === one)).toMatchObject({
       rating: 2,
       note: 'softer',
+      revision: 4,
     });
   });
 
@@ -244,15 +272,16 @@ describe('tender points', () => {
     await removePoint(setting, owner, clientId, { id, revision: first.revision });
     await expect(
       removePoint(setting, owner, clientId, { id, revision: first.revision + 7 }),
-    ).rejects.toMatchObject({ status: 404 });
+    ).rejects.toMatchObject({ status: 409 });
   });
 
   it('may be added by the client between visits, and taken back by the client alone', async () => {
     const { clientId, who } = await joinedClient(setting, owner);
     const { who: other } = await joinedClient(setting, owner, 'Jory Vane');
     const id = uuid();
-    await addOwnPoint(setting, who, { id, point: point('calf', 5, { worst: true }) });
-    await addOwnPoint(setting, who, { id, point: point('calf', 5) });
+    const own = point('calf', 5, { worst: true });
+    await addOwnPoint(setting, who, { id, point: own });
+    await addOwnPoint(setting, who, { id, point: own });
     expect(await ownMap(setting, who)).toMatchObject({ found: [], added: [{ id, worst: false }] });
     expect((await visitRecords(setting, owner, clientId)).points).toMatchObject([
       { visitId: null },
@@ -296,9 +325,10 @@ describe('measures', () => {
       'Choose one',
     ],
   ])('%j are refused with a sentence', (change, says) => {
-    const parsed = measureSchema.safeParse({ ...measure(), ...change });
+    const { id: _id, ...reading } = { ...measure(), ...change };
+    const parsed = readingSchema.safeParse(reading);
     expect(parsed.success).toBe(false);
-    expect(parsed.error?.issues.map(({ message }) => message).join(' ')).toContain(says);
+    expect(parsed.error?.issues.map((issue) => issue.message).join(' ')).toContain(says);
   });
 
   it('sent again, because an answer was lost on the way, are kept once', async () => {

@@ -21,7 +21,6 @@ export {
   follow,
   middleOf,
   PROPORTIONS,
-  PROPORTIONS_SOURCE,
   polygonOf,
   recipeWords,
   SIDE_ARM,

@@ -8,11 +8,5 @@ export {
   type Method,
   type MethodId,
 } from './methods';
-export {
-  contactPerPoint,
-  GLIDE_SECONDS,
-  isOpenEnded,
-  methodSeconds,
-  type SecondsBand,
-} from './contact';
+export { contactPerPoint, isOpenEnded, methodSeconds, type SecondsBand } from './contact';
 export { allowance } from './allowance';

@@ -1,4 +1,4 @@
-export { DRIVES, toolSchema, type Drive, type Tool } from './tool';
+export { toolSchema, type Drive, type Tool } from './tool';
 export { findTool, servesMethod, TOOLS } from './tools';
 export {
   findSurface,

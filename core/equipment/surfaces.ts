@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ownEstimate, type Source } from '#core/knowledge';
+import { ownEstimate, presentId, type Source } from '#core/knowledge';
 import { about, type Uncertain } from '#core/uncertainty';
 
 export const SURFACE_IDS = [
@@ -97,8 +97,8 @@ export const SURFACES: Record<SurfaceId, Surface> = {
   },
 };
 
-/** The surface with this id, or undefined. */
+/** The surface with this id, also by an id it had before; undefined when there is none. */
 export const findSurface = (id: string): Surface | undefined => {
-  const known = surfaceIdSchema.safeParse(id);
+  const known = surfaceIdSchema.safeParse(presentId('surface', id));
   return known.success ? SURFACES[known.data] : undefined;
 };

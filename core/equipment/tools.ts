@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { citation, COMMON_PRACTICE, ownEstimate } from '#core/knowledge';
+import { citation, COMMON_PRACTICE, ownEstimate, presentId } from '#core/knowledge';
 import type { Tool, toolSchema } from './tool';
 
 type Entry = z.infer<typeof toolSchema>;
@@ -422,5 +422,5 @@ export function servesMethod(tool: Pick<Tool, 'id' | 'form' | 'slips'>, method: 
   return true;
 }
 
-/** The tool with this id, or undefined. */
-export const findTool = (id: string): Tool | undefined => BY_ID.get(id);
+/** The tool with this id, also by an id it had before; undefined when there is none. */
+export const findTool = (id: string): Tool | undefined => BY_ID.get(presentId('tool', id));

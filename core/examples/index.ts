@@ -1,8 +1,10 @@
 import fc from 'fast-check';
 import { findSite, REGIONS, SITES, WORKABLE_SITES, type Side, type SiteId } from '#core/anatomy';
-import type { Dose } from '#core/dosage';
+import type { Dose, MethodId } from '#core/dosage';
 import { newItem, type Routine, type RoutineItem } from '#core/routine';
 import { CONDITION_IDS, type ScreenAnswer } from '#core/screening';
+
+export { runner, START } from './runner';
 
 /** Routines for tests. */
 export function itemFor(siteId: SiteId, change: Partial<RoutineItem> = {}): RoutineItem {
@@ -25,13 +27,27 @@ export const fade = (minSeconds: number, capSeconds: number): Dose => ({
 export const timed = (holdSeconds: number): Dose => ({ method: 'timed', holdSeconds });
 export const sweep = (sweepSeconds: number): Dose => ({ method: 'sweep', sweepSeconds });
 
-const anyDose = fc.oneof(
-  fc.integer({ min: 5, max: 120 }).map(timed),
-  fc
-    .tuple(fc.integer({ min: 20, max: 60 }), fc.integer({ min: 60, max: 180 }))
-    .map(([a, b]) => fade(a, b)),
-  fc.integer({ min: 20, max: 180 }).map(sweep),
-);
+const between = (min: number, max: number) => fc.integer({ min, max });
+const held = (method: 'timed' | 'strokes' | 'brief' | 'press-and-move' | 'pincer', most: number) =>
+  between(2, most).map((holdSeconds): Dose => ({ method, holdSeconds }));
+
+/** Doses of every method, within and beyond what is usual for it. */
+const ANY_DOSE: Record<MethodId, fc.Arbitrary<Dose>> = {
+  timed: held('timed', 120),
+  strokes: held('strokes', 120),
+  brief: held('brief', 15),
+  'press-and-move': held('press-and-move', 90),
+  pincer: held('pincer', 60),
+  fade: fc.tuple(between(20, 60), between(60, 180)).map(([a, b]) => fade(a, b)),
+  sweep: between(20, 180).map(sweep),
+  'build-up': fc
+    .tuple(between(5, 30), between(30, 90))
+    .map(([fromSeconds, toSeconds]) => ({ method: 'build-up', fromSeconds, toSeconds })),
+  'pin-and-glide': fc
+    .tuple(between(1, 30), between(1, 10))
+    .map(([bends, bendSeconds]) => ({ method: 'pin-and-glide', bends, bendSeconds })),
+};
+const anyDose = fc.oneof(...Object.values(ANY_DOSE));
 
 /** Any item that fits the shape; it may break a site’s rules. */
 const anyItem = (id: string): fc.Arbitrary<RoutineItem> =>

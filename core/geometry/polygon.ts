@@ -1,3 +1,6 @@
+import { mean } from 'd3-array';
+import { polygonArea, polygonContains } from 'd3-polygon';
+
 /** A point of a drawing: x to the right, y downwards, in the drawing's own unit. */
 export type Point = readonly [x: number, y: number];
 /** A closed line: the last point joins the first. */
@@ -6,27 +9,21 @@ export type Polygon = readonly Point[];
 const edges = (polygon: Polygon): [Point, Point][] =>
   polygon.map((from, index) => [from, polygon[(index + 1) % polygon.length] ?? from]);
 
+/** d3 takes points that may be written to; it writes to none. */
+const forD3 = (polygon: Polygon) => polygon as [number, number][];
+
 /** Whether a point lies inside a polygon (even–odd rule; a point on the line may count either way). */
-export function inside([x, y]: Point, polygon: Polygon): boolean {
-  let within = false;
-  for (const [[ax, ay], [bx, by]] of edges(polygon)) {
-    if (ay > y !== by > y && x < ax + ((bx - ax) * (y - ay)) / (by - ay)) within = !within;
-  }
-  return within;
-}
+export const inside = ([x, y]: Point, polygon: Polygon): boolean =>
+  polygonContains(forD3(polygon), [x, y]);
 
 /** Area of a polygon that does not cross itself, in the square of its unit. */
-export const areaOf = (polygon: Polygon): number =>
-  Math.abs(edges(polygon).reduce((sum, [[ax, ay], [bx, by]]) => sum + ax * by - bx * ay, 0)) / 2;
+export const areaOf = (polygon: Polygon): number => Math.abs(polygonArea(forD3(polygon)));
 
-/** The centre of gravity of a polygon's corners. */
-export function centreOf(polygon: Polygon): Point {
-  const count = Math.max(1, polygon.length);
-  return [
-    polygon.reduce((sum, [x]) => sum + x, 0) / count,
-    polygon.reduce((sum, [, y]) => sum + y, 0) / count,
-  ];
-}
+/** The middle of a polygon's corners. */
+export const centreOf = (polygon: Polygon): Point => [
+  mean(polygon, ([x]) => x) ?? 0,
+  mean(polygon, ([, y]) => y) ?? 0,
+];
 
 /** A polygon as a mirror on the midline shows it. */
 export const mirror = (polygon: Polygon): Polygon =>

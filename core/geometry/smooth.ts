@@ -1,46 +1,44 @@
+import { curveCatmullRom, curveCatmullRomClosed, type CurveFactory } from 'd3-shape';
 import type { Point, Polygon } from './polygon';
 
 type Curve = readonly [from: Point, leave: Point, arrive: Point, to: Point];
 
-const distance = ([ax, ay]: Point, [bx, by]: Point) => Math.hypot(bx - ax, by - ay);
+/** Centripetal: the curve neither loops nor overshoots where its points lie close together. */
+const ALPHA = 0.5;
 
-/**
- * One piece of a centripetal Catmull–Rom curve as a cubic Bézier curve: passes through its points and
- * neither loops nor overshoots where they lie close together.
- */
-function piece(before: Point, from: Point, to: Point, after: Point): Curve {
-  const [a, b, c] = [
-    Math.sqrt(distance(before, from)),
-    Math.sqrt(distance(from, to)),
-    Math.sqrt(distance(to, after)),
-  ];
-  const handle = (end: Point, other: Point, beyond: Point, near: number): Point => {
-    const weight = 3 * near * (near + b);
-    if (weight === 0) return end;
-    const own = 2 * near ** 2 + 3 * near * b + b ** 2;
-    return [
-      (near ** 2 * other[0] - b ** 2 * beyond[0] + own * end[0]) / weight,
-      (near ** 2 * other[1] - b ** 2 * beyond[1] + own * end[1]) / weight,
-    ];
+/** What a curve of d3 draws through points, as cubic Bézier pieces. */
+function drawn(factory: CurveFactory, points: readonly Point[]): Curve[] {
+  const curves: Curve[] = [];
+  let at: Point = [0, 0];
+  const to = (leave: Point, arrive: Point, end: Point) => {
+    curves.push([at, leave, arrive, end]);
+    at = end;
   };
-  return [from, handle(from, to, before, a), handle(to, from, after, c), to];
+  const context = {
+    moveTo: (x: number, y: number) => {
+      at = [x, y];
+    },
+    lineTo: (x: number, y: number) => to(at, [x, y], [x, y]),
+    bezierCurveTo: (ax: number, ay: number, bx: number, by: number, x: number, y: number) =>
+      to([ax, ay], [bx, by], [x, y]),
+    closePath: () => undefined,
+  };
+  // Of all that a canvas can do, a curve asks for these four.
+  const curve = factory(context as unknown as Parameters<CurveFactory>[0]);
+  curve.lineStart();
+  for (const [x, y] of points) curve.point(x, y);
+  curve.lineEnd();
+  return curves;
 }
 
-/** A smooth closed curve through points. */
-export function smooth(points: readonly Point[]): Curve[] {
-  const count = points.length;
-  const at = (index: number): Point => points[(index + count) % count] ?? [0, 0];
-  return points.map((_, index) => piece(at(index - 1), at(index), at(index + 1), at(index + 2)));
-}
+/** A smooth closed curve through points, the first one first. */
+export const smooth = (points: readonly Point[]): Curve[] =>
+  // d3 begins a closed curve at its second point.
+  drawn(curveCatmullRomClosed.alpha(ALPHA), [...points.slice(-1), ...points.slice(0, -1)]);
 
 /** A smooth open line through points. */
-export function smoothLine(points: readonly Point[]): Curve[] {
-  const at = (index: number): Point =>
-    points[Math.max(0, Math.min(points.length - 1, index))] ?? [0, 0];
-  return points
-    .slice(1)
-    .map((_, index) => piece(at(index - 1), at(index), at(index + 1), at(index + 2)));
-}
+export const smoothLine = (points: readonly Point[]): Curve[] =>
+  drawn(curveCatmullRom.alpha(ALPHA), points);
 
 const STEPS = 6;
 
@@ -70,6 +68,7 @@ export function pathOf(curves: readonly Curve[]): string {
   const pieces = curves.map(
     ([, leave, arrive, to]) => `C${pair(leave)} ${pair(arrive)} ${pair(to)}`,
   );
-  const closed = curves.at(-1)?.[3] === first[0];
+  const [x, y] = curves.at(-1)?.[3] ?? [];
+  const closed = x === first[0][0] && y === first[0][1];
   return `M${pair(first[0])}${pieces.join('')}${closed ? 'Z' : ''}`;
 }

@@ -9,3 +9,11 @@ export {
   type Mistake,
   type Outcome,
 } from './mistake';
+export {
+  noLongerUsed,
+  presentId,
+  RETIRED,
+  type Retired,
+  type RetiredTables,
+  type Table,
+} from './retired';

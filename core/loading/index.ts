@@ -7,9 +7,6 @@ export {
   METRES_PER_INCH,
   newtons,
   SEGMENTS,
-  SEGMENTS_SOURCE,
-  segmentShare,
-  sharesOf,
   USUAL_BODY,
   type Body,
   type Segment,
@@ -23,11 +20,11 @@ export {
   type Posture,
 } from './posture';
 export { findPosture, isOnFloor, movesBetween, POSTURES } from './postures';
+export { furthestFeet, LEAN_LIMITS, TRIED_KILOGRAMS } from './limits';
 export { leanForce, legShare, leverShare } from './statics';
 export { adjustmentFor, adjustmentsOf } from './adjustments';
 export {
   adjustmentsAt,
-  FURTHEST_FEET,
   heightOfSite,
   modelLean,
   modelLie,

@@ -5,6 +5,7 @@ import { about, known, type Inputs, type Values } from '#core/uncertainty';
 import { type Body, newtons, PROPORTION_SOURCE, SEGMENTS_SOURCE, sharesOf } from './body';
 import { adjustmentsOf } from './adjustments';
 import type { Adjustment, Posture } from './posture';
+import { USUAL_STEP } from './ways';
 import { leanForce, legShare, leverShare } from './statics';
 
 /** How the force on a tool is computed: its uncertain inputs, the rule, and what is taken for granted. */
@@ -50,9 +51,7 @@ export function heightOfSite(siteId: string): number {
  */
 const UPRIGHT = 1 - sharesOf('thigh', 'shank', 'foot');
 
-/** A step, metres. */
-const USUAL_STEP = 0.22;
-const ANKLE = 0.039;
+export const ANKLE = 0.039;
 const CENTRE = about(0.56, 0.545, 0.575);
 
 /** Newtons a hand brings to a tool when it presses moderately; ranges are our estimates. */

@@ -1,4 +1,4 @@
-import { COMMON_PRACTICE, ownEstimate, type Source } from '#core/knowledge';
+import { COMMON_PRACTICE, ownEstimate, presentId, type Source } from '#core/knowledge';
 import { about } from '#core/uncertainty';
 import type { Adjustment, LoadModel, Need, Posture } from './posture';
 import { FOOT, HELD_UP, LEANS, LYING_BACK, STILL } from './ways';
@@ -264,8 +264,8 @@ export const POSTURES: readonly Posture[] = [
 
 const BY_ID = new Map(POSTURES.map((entry) => [entry.id, entry]));
 
-/** The posture with this id, or undefined. */
-export const findPosture = (id: string): Posture | undefined => BY_ID.get(id);
+/** The posture with this id, also by an id it had before; undefined when there is none. */
+export const findPosture = (id: string): Posture | undefined => BY_ID.get(presentId('posture', id));
 
 export const isOnFloor = (posture: Posture): boolean => posture.where === 'floor';
 

@@ -1,6 +1,9 @@
 import { about, known } from '#core/uncertainty';
 import type { Adjustment } from './posture';
 
+/** How far the feet stand from the wall at the usual lean: a step, metres; our own estimate. */
+export const USUAL_STEP = 0.22;
+
 const HIPS_OFF_SHARE = about(0.42, 0.25, 0.6);
 
 export const LEANS: readonly Adjustment[] = [
@@ -9,7 +12,7 @@ export const LEANS: readonly Adjustment[] = [
     heights: [0.56, 1],
     name: 'hips on the wall',
     does: 'less',
-    feetMetres: 0.22,
+    feetMetres: USUAL_STEP,
     times: HIPS_OFF_SHARE,
     why: 'The hips carry part of the lean.',
   },
@@ -25,7 +28,7 @@ export const LEANS: readonly Adjustment[] = [
     id: 'usual',
     name: 'feet a step away',
     does: 'usual',
-    feetMetres: 0.22,
+    feetMetres: USUAL_STEP,
     times: known(1),
     why: 'A step of about 22 cm.',
   },

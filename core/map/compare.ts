@@ -1,15 +1,9 @@
 import { findSite, type Region } from '#core/anatomy';
-import { citation, type Source } from '#core/knowledge';
+import { MEANINGFUL_GRADES } from '#core/trend';
 import type { TenderPoint } from './point';
 
 /** A shift of a point beyond this counts as moved; our own estimate of how well a place is met again, mm. */
 export const MOVED_MM = 10;
-/** A fall or rise of so many grades is more than noise. */
-export const MEANINGFUL_GRADES = 2;
-export const MEANINGFUL_SOURCE: Source = citation(
-  'Farrar et al. 2001, Pain 94:149: 2 points or about 30 % on a 0–10 rating',
-);
-
 export type PointChange = 'new' | 'gone' | 'less' | 'more' | 'same' | 'not looked at';
 
 /** One point at two dates. */

@@ -2,9 +2,6 @@ export {
   compareMaps,
   countByRegion,
   countChanges,
-  MEANINGFUL_GRADES,
-  MEANINGFUL_SOURCE,
-  MOVED_MM,
   rankPoints,
   type ComparedPoint,
   type PointChange,
@@ -20,5 +17,5 @@ export {
   zoneTouched,
   type Placed,
 } from './place';
-export { MOST_OFFSET_MM, needsLooking, pointSchema, type TenderPoint } from './point';
+export { needsLooking, pointSchema, storedPointSchema, type TenderPoint } from './point';
 export { relatedSites, type Suggestion } from './suggest';

@@ -2,7 +2,7 @@ import { citation, type Source } from '#core/knowledge';
 import type { Quantity, Way } from './quantity';
 import { FINGER_ERROR } from './sources';
 
-const Z95 = 1.96;
+export const Z95 = 1.96;
 
 /** Smallest detectable change at 95 % for two readings with these standard errors, in their unit. */
 export const mdc95 = (semBefore: number, semAfter: number = semBefore): number =>

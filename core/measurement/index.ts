@@ -10,16 +10,16 @@ export {
 } from './angle';
 export {
   change,
-  CHANGE_SOURCE,
   mdc95,
   semBy,
   semOf,
   sideDifference,
+  Z95,
   type Change,
   type ChangeVerdict,
   type Read,
 } from './change';
-export { edgeOfBed, ORDINARY_KNEE_DEGREES, type EdgeOfBed, type ShortMuscles } from './edgeOfBed';
+export { edgeOfBed, type EdgeOfBed, type ShortMuscles } from './edgeOfBed';
 export { homeToday, type AskedAtHome, type HomeToday, type TakenAtHome } from './home';
 export { pointsOfSample, poseOf, SAMPLES, type Limb, type Pose, type Sample } from './pose';
 export {

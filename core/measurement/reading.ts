@@ -1,5 +1,6 @@
 import { answer, mistaken, type Outcome } from '#core/knowledge';
 import { median } from 'd3-array';
+import { Z95 } from './change';
 import { UNIT_WORDS, type Quantity } from './quantity';
 
 export const MOST_TRIES = 3;
@@ -48,7 +49,7 @@ export function readingOf(quantity: Quantity, tries: readonly number[]): Outcome
     value,
     tries,
     spread,
-    uneven: spread > 1.96 * Math.SQRT2 * quantity.sem,
+    uneven: spread > Z95 * Math.SQRT2 * quantity.sem,
   });
 }
 

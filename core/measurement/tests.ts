@@ -1,5 +1,5 @@
 import { MOVEMENT_TESTS, SITES, type Site, type TestId } from '#core/anatomy';
-import { COMMON_PRACTICE } from '#core/knowledge';
+import { COMMON_PRACTICE, presentId } from '#core/knowledge';
 import { semOf } from './change';
 import type { MovementTest, Observation, Ordinary, Quantity } from './quantity';
 import {
@@ -349,7 +349,7 @@ export const TESTS: readonly MovementTest[] = (Object.keys(MOVEMENT_TESTS) as Te
 );
 
 export const findTest = (id: string): MovementTest | undefined =>
-  TESTS.find((test) => test.id === id);
+  TESTS.find((test) => test.id === presentId('test', id));
 
 export const findQuantity = (testId: string, quantityId: string): Quantity | undefined =>
   findTest(testId)?.quantities.find(({ id }) => id === quantityId);

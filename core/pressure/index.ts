@@ -16,9 +16,8 @@ export {
   type Contact,
   type Elastic,
 } from './hertz';
-export { ladderOf, nextRung, NOTICED, setupKey, setupsFor, type AtHand, type Rung } from './ladder';
+export { ladderOf, nextRung, NOTICED, setupKey, type AtHand, type Rung } from './ladder';
 export {
-  LOAD_BOUNDS,
   pressingOn,
   pressureAt,
   PRESSURE_SOURCES,
@@ -29,7 +28,6 @@ export {
 export { knownRatings, type RatedSetup } from './ratings';
 export { scaleKilograms } from './scale';
 export {
-  modelSetup,
   samplePressure,
   setupOf,
   setupPeak,
@@ -38,4 +36,4 @@ export {
   type SetupIds,
   type SetupPressure,
 } from './setup';
-export { FLESH, layerFactor, MUSCLE_MODULUS } from './tissue';
+export { FLESH, layerFactor } from './tissue';

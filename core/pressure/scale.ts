@@ -1,10 +1,10 @@
 import { type Tool, SURFACES } from '#core/equipment';
 import type { Site } from '#core/anatomy';
+import { GRAVITY } from '#core/loading';
 import { propagate, known, type Banded } from '#core/uncertainty';
 import { pressureFor, type Calibration } from './calibrate';
 import { contactInputs, pressWith } from './press';
 
-const KILOGRAM_FORCE = 9.80665;
 const MOST_NEWTONS = 1500;
 const HALVINGS = 40;
 
@@ -33,7 +33,7 @@ export function scaleKilograms(
     if (pressWith(pressing, middle, load).peakPascals < wanted) low = load;
     else high = load;
   }
-  const load = high / KILOGRAM_FORCE;
+  const load = high / GRAVITY;
   // The flesh is the same at the known setup and on the scale: only how well the grade is known counts.
   const steep = tool.face.kind === 'sphere' ? 3 : 2;
   const share = Math.min(

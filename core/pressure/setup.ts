@@ -4,6 +4,7 @@ import { answer, mistaken, type Outcome, type Source } from '#core/knowledge';
 import {
   adjustmentFor,
   findPosture,
+  GRAVITY,
   modelLoad,
   type Body,
   type LoadedSetup,
@@ -84,15 +85,13 @@ export function modelSetup(setup: Setup, body: Body) {
   return { load, inputs, press };
 }
 
-const KILOGRAM_FORCE = 9.80665;
-
 /** Load, pressure, depth and width of a setup for a body, each with its band. */
 export function setupPressure(setup: Setup, body: Body): SetupPressure {
   const { load, inputs, press } = modelSetup(setup, body);
   const band = (pick: (pressed: Pressed) => number) =>
     propagate(inputs, (values) => pick(press(values)));
   return {
-    loadKilograms: band(({ forceNewtons }) => forceNewtons / KILOGRAM_FORCE),
+    loadKilograms: band(({ forceNewtons }) => forceNewtons / GRAVITY),
     peakKilopascals: band(({ peakPascals }) => peakPascals / 1000),
     meanKilopascals: band(({ meanPascals }) => meanPascals / 1000),
     depthMillimetres: band(({ depthMetres }) => depthMetres * 1000),

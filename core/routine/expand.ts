@@ -80,17 +80,24 @@ function holdsOf(item: RoutineItem): Omit<HoldStep, 'index' | 'reservedSeconds'>
  * repetition. Everything that counts seconds, draws them or guides through them starts from this list.
  */
 export function expand(routine: Pick<Routine, 'items'>): HoldStep[] {
-  const holds = routine.items.flatMap(holdsOf);
+  return reserve(
+    routine.items.flatMap(holdsOf).map((hold, index) => ({ ...hold, index, reservedSeconds: 0 })),
+  );
+}
+
+/**
+ * The same holds, each knowing what the later ones on its place need at least. What is left out needs
+ * nothing.
+ */
+export function reserve(steps: readonly HoldStep[]): HoldStep[] {
   const reserved = new Map<string, number>();
-  const steps: HoldStep[] = [];
-  // Backwards, so that each hold knows what the later ones on its place need at least.
-  for (let index = holds.length - 1; index >= 0; index -= 1) {
-    const hold = holds[index];
-    if (!hold) continue;
-    const key = placeKey(hold);
-    const reservedSeconds = reserved.get(key) ?? 0;
-    reserved.set(key, reservedSeconds + hold.leastSeconds);
-    steps.push({ ...hold, index, reservedSeconds });
-  }
-  return steps.reverse();
+  return steps
+    .toReversed()
+    .map((step) => {
+      const key = placeKey(step);
+      const reservedSeconds = reserved.get(key) ?? 0;
+      if (!step.leftOut) reserved.set(key, reservedSeconds + step.leastSeconds);
+      return { ...step, reservedSeconds };
+    })
+    .reverse();
 }

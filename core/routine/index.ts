@@ -8,12 +8,15 @@ export {
   type SidesChoice,
 } from './routine';
 export { setupsForMethod, newItem, usualDose } from './newItem';
-export { pointsOn, sidesInOrder } from './sidesInOrder';
+export { sidesInOrder } from './sidesInOrder';
 export { expand, type HoldStep } from './expand';
 export { limitSteps } from './limited';
 export { layOut, type Block, type Layout, type PositionBand } from './layOut';
-export { COUNT_IN_SECONDS } from './pauses';
-export { TEST_SECONDS, totalsOf, withTests, type Totals } from './totals';
+export { COUNT_IN_SECONDS, pauseBefore } from './pauses';
+export { totalsOf, withTests, type Totals } from './totals';
 export { checkRoutine, type CheckContext } from './check';
 export { placeKey } from './placeKey';
+export { readRoutine, type RetiredLine } from './stored';
 export { wayWords } from './wayWords';
+export { ladderFor, type LadderClient, type LadderView } from './clientLadder';
+export type { LedRoutine, PostureWords, SiteWords } from './led';

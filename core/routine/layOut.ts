@@ -2,7 +2,7 @@ import { allowance } from '#core/dosage';
 import { findPosture, isOnFloor, movesBetween, type Posture } from '#core/loading';
 import { type HoldStep, expand } from './expand';
 import { placeKey } from './placeKey';
-import { COUNT_IN_SECONDS, FIND_SECONDS, NEXT_POINT_SECONDS } from './pauses';
+import { COUNT_IN_SECONDS, pauseBefore } from './pauses';
 import type { Routine } from './routine';
 
 /** A hold on the time line of a whole session; seconds from the start. */
@@ -31,13 +31,6 @@ export interface Layout {
 }
 
 const onFloor = (posture: Posture | null) => posture !== null && isOnFloor(posture);
-
-function pauseBefore(step: HoldStep, previous: HoldStep | undefined): number {
-  const samePlace =
-    previous && previous.itemId === step.itemId && placeKey(previous) === placeKey(step);
-  if (!samePlace) return FIND_SECONDS;
-  return step.restSeconds + (step.repetition === 1 ? NEXT_POINT_SECONDS : 0);
-}
 
 /**
  * Puts a routine on a time line, every fade hold at its longest: what the strip draws and the minutes

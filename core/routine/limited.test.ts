@@ -9,7 +9,8 @@ import {
   yesTo,
 } from '#core/examples';
 import { screen, type ScreenAnswer } from '#core/screening';
-import { expand, limitSteps, type HoldStep } from './index';
+import { allowance } from '#core/dosage';
+import { expand, limitSteps, placeKey, type HoldStep } from './index';
 
 const limited = (steps: readonly HoldStep[], ...answers: ScreenAnswer[]) =>
   limitSteps(steps, screen(answers));
@@ -61,6 +62,34 @@ describe('an issued routine under what screening found since', () => {
       expect(step.leastSeconds).toBeLessThanOrEqual(step.limitSeconds);
       expect(step.limitedBy).toBeDefined();
     });
+  });
+
+  it('passes nothing over that the whole routine had time for: what is reserved is halved too', () => {
+    // Three holds of 60 s under a cap of 180 s: halved, 30 s each under 90 s.
+    const three = expand(
+      routineWith(itemFor('calf', { dose: timed(60), points: 3, sides: 'left', grade: 3 })),
+    );
+    const halved = limited(three, yesTo('widespread-pain'));
+    expect(halved.map(({ reservedSeconds }) => reservedSeconds)).toEqual([60, 30, 0]);
+    for (const [at, step] of halved.entries()) {
+      const room = allowance({ ...step, spentSeconds: at * 30 });
+      expect([at, room]).toEqual([at, 30]);
+    }
+  });
+
+  it('reserves nothing for what is left out', () => {
+    fc.assert(
+      fc.property(anyRoutine, fc.array(anyScreenAnswer, { maxLength: 3 }), (routine, answers) => {
+        const now = limited(expand(routine), ...answers);
+        for (const [at, step] of now.entries()) {
+          const later = now
+            .slice(at + 1)
+            .filter((one) => placeKey(one) === placeKey(step) && !one.leftOut);
+          const least = later.reduce((sum, { leastSeconds }) => sum + leastSeconds, 0);
+          if (answers.length > 0) expect(step.reservedSeconds).toBe(least);
+        }
+      }),
+    );
   });
 
   it('lifts what was off when somebody cleared it, and leaves a limit that nobody can clear', () => {

@@ -2,10 +2,36 @@ import type { MethodId } from '#core/dosage';
 import { findSurface } from '#core/equipment';
 import { findPosture } from '#core/loading';
 import { mayUse, type ScreenFinding } from '#core/screening';
-import type { HoldStep } from './expand';
+import { reserve, type HoldStep } from './expand';
 
 const surfaceOf = (step: HoldStep) =>
   findSurface(step.surfaceId ?? findPosture(step.positionId)?.surfaces[0] ?? '')?.id ?? null;
+
+function limitStep(step: HoldStep, findings: readonly ScreenFinding[]): HoldStep {
+  const method: MethodId = step.dose.method;
+  const { reasons, ceilingGrade, timeShare } = mayUse(
+    { ...step, method, grade: 0, surfaceId: surfaceOf(step) },
+    findings,
+  );
+  // What the tables say of a stored line is the plan's business; here only what screening found.
+  const against = reasons.find(
+    (one) => findings.includes(one) && !one.clearedBy && one.level !== 'limit',
+  );
+  if (against) return { ...step, leftOut: against.client };
+  const ceiling = Math.min(step.ceilingGrade, ceilingGrade);
+  const limitSeconds = Math.round(step.limitSeconds * timeShare);
+  const limited = reasons.find((one) => findings.includes(one) && one.level === 'limit');
+  return {
+    ...step,
+    ceilingGrade: ceiling,
+    grade: Math.min(step.grade, ceiling),
+    limitSeconds,
+    // Shorter in the same measure: else the least of the later holds would use up the cap of the first.
+    leastSeconds: Math.min(limitSeconds, Math.max(1, Math.round(step.leastSeconds * timeShare))),
+    capSeconds: Math.round(step.capSeconds * timeShare),
+    ...(limited && !limited.clearedBy ? { limitedBy: limited.client } : {}),
+  };
+}
 
 /**
  * An issued routine as screening allows it today: holds it rules out say why and are left out, the rest
@@ -16,28 +42,5 @@ export function limitSteps(
   findings: readonly ScreenFinding[],
 ): HoldStep[] {
   if (findings.length === 0) return [...steps];
-  return steps.map((step): HoldStep => {
-    const method: MethodId = step.dose.method;
-    const { reasons, ceilingGrade, timeShare } = mayUse(
-      { ...step, method, grade: 0, surfaceId: surfaceOf(step) },
-      findings,
-    );
-    // What the tables say of a stored line is the plan's business; here only what screening found.
-    const against = reasons.find(
-      (one) => findings.includes(one) && !one.clearedBy && one.level !== 'limit',
-    );
-    if (against) return { ...step, leftOut: against.client };
-    const ceiling = Math.min(step.ceilingGrade, ceilingGrade);
-    const limitSeconds = Math.round(step.limitSeconds * timeShare);
-    const limited = reasons.find((one) => findings.includes(one) && one.level === 'limit');
-    return {
-      ...step,
-      ceilingGrade: ceiling,
-      grade: Math.min(step.grade, ceiling),
-      limitSeconds,
-      leastSeconds: Math.min(step.leastSeconds, limitSeconds),
-      capSeconds: Math.round(step.capSeconds * timeShare),
-      ...(limited && !limited.clearedBy ? { limitedBy: limited.client } : {}),
-    };
-  });
+  return reserve(steps.map((step) => limitStep(step, findings)));
 }

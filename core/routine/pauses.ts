@@ -1,6 +1,17 @@
+import type { HoldStep } from './expand';
+import { placeKey } from './placeKey';
+
 /** Finding the spot on a new site or side, before the first hold; our estimate, seconds. */
-export const FIND_SECONDS = 12;
+const FIND_SECONDS = 12;
 /** Shifting to the next point; our estimate, seconds. */
-export const NEXT_POINT_SECONDS = 5;
+const NEXT_POINT_SECONDS = 5;
 /** Counted in before each hold; seconds. */
 export const COUNT_IN_SECONDS = 3;
+
+/** Finding the place, or resting and shifting on it, before a hold is counted in; seconds. */
+export function pauseBefore(step: HoldStep, previous: HoldStep | undefined): number {
+  const samePlace =
+    previous && previous.itemId === step.itemId && placeKey(previous) === placeKey(step);
+  if (!samePlace) return FIND_SECONDS;
+  return step.restSeconds + (step.repetition === 1 ? NEXT_POINT_SECONDS : 0);
+}

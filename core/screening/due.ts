@@ -11,6 +11,8 @@ export interface DueInput {
   stops: readonly { day: Day; label: string; redFlag: boolean }[];
   /** An interview of the client's waits to be confirmed. */
   waiting: Day | null;
+  /** Questions answered with yes that are no longer asked, by name. */
+  noLongerAsked?: readonly string[];
 }
 
 /**
@@ -18,7 +20,14 @@ export interface DueInput {
  *
  * Common practice, no published source, but for the period, which each practice sets.
  */
-export function screeningDue({ today, lastOn, everyDays, stops, waiting }: DueInput): Finding[] {
+export function screeningDue({
+  today,
+  lastOn,
+  everyDays,
+  stops,
+  waiting,
+  noLongerAsked = [],
+}: DueInput): Finding[] {
   const due: Finding[] = [];
   const since = stops.filter(({ day }) => lastOn === null || day >= lastOn);
   const redFlag = since.find((stop) => stop.redFlag);
@@ -38,6 +47,15 @@ export function screeningDue({ today, lastOn, everyDays, stops, waiting }: DueIn
       reason: 'The client has answered. Go through it together and confirm.',
       source: COMMON_PRACTICE,
       inputs: { answeredOn: waiting },
+    });
+  }
+  if (noLongerAsked.length > 0) {
+    due.push({
+      rule: 'no longer asked',
+      verdict: 'caution',
+      reason: `Answered with yes, and no longer among the questions: ${noLongerAsked.join('; ')}. Nothing is left out because of it now: ask again, and judge in person.`,
+      source: ownEstimate('what cannot be screened by any more is asked again'),
+      inputs: { questions: noLongerAsked.length },
     });
   }
   if (lastOn === null) {

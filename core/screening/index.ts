@@ -1,4 +1,5 @@
 export { type Condition, type Detail } from './condition';
+export { conditionName } from './conditionName';
 export { CONDITION_IDS, CONDITIONS, type ConditionId } from './conditions';
 export {
   clearanceFor,
@@ -19,12 +20,12 @@ export {
   noneOf,
   repliesSchema,
   reply,
-  replySchema,
   unanswered,
   type Contradiction,
   type QuestionGroup,
   type Reply,
 } from './interview';
 export { mayUse, mostSites, type Permission, type Use } from './mayUse';
-export { answerSchema, answersSchema, screen, type ScreenAnswer } from './screen';
+export { answersSchema, screen, type ScreenAnswer } from './screen';
+export { readReplies } from './stored';
 export { allStop, type AllStop } from './stop';

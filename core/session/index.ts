@@ -8,14 +8,9 @@ export {
 } from './reasons';
 export { begin, type HoldRecord, type Phase, type SessionState } from './state';
 export { apply, replay } from './apply';
+export { clockSays, endingOf, type Ending } from './ending';
 export { due } from './due';
-export {
-  ceilingOf,
-  heldSeconds,
-  limitOf,
-  ratingDue,
-  restLeft,
-  countInLeft,
-  RATE_EVERY_SECONDS,
-} from './read';
+export { CLOCK_TOLERANCE_MS, correctClock, type ClockCorrection } from './clock';
+export { secondsLeft } from './left';
+export { ceilingOf, heldSeconds, limitOf, ratingDue, restLeft, countInLeft } from './read';
 export { summarise, type PlaceSummary, type SessionSummary } from './summarise';

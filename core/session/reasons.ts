@@ -1,3 +1,5 @@
+import { noLongerUsed, presentId } from '#core/knowledge';
+
 /** Why a hold was passed over. */
 export const SKIP_REASONS = [
   { id: 'nothing-tender', label: 'Nothing tender there' },
@@ -55,8 +57,17 @@ export const STOP_REASONS = [
 ] as const;
 export type StopReason = (typeof STOP_REASONS)[number]['id'];
 
-export const stopReason = (id: StopReason) => {
-  const found = STOP_REASONS.find((reason) => reason.id === id);
-  if (!found) throw new RangeError(`No stop reason “${id}”.`);
-  return found;
-};
+/** What a reason says and asks for. */
+export interface StopReasonWords {
+  label: string;
+  weight: (typeof STOP_REASONS)[number]['weight'];
+  advice: string | null;
+}
+
+/** What a stored reason means; one that is no longer offered is told to the therapist, as the cautious reading. */
+export const stopReason = (id: string): StopReasonWords =>
+  STOP_REASONS.find((reason) => reason.id === presentId('stop reason', id)) ?? {
+    label: noLongerUsed('stop reason', id),
+    weight: 'tell',
+    advice: null,
+  };

@@ -1,10 +1,18 @@
 import fc from 'fast-check';
-import { expand, placeKey, type Routine } from '#core/routine';
-import { anyRoutine, fade, itemFor, routineWith, timed } from '#core/examples';
+import { expand, placeKey } from '#core/routine';
+import {
+  anyRoutine,
+  fade,
+  itemFor,
+  routineWith,
+  runner,
+  START,
+  timed,
+  yesTo,
+} from '#core/examples';
 import {
   apply,
   begin,
-  due,
   eventSchema,
   heldSeconds,
   limitOf,
@@ -12,54 +20,8 @@ import {
   replay,
   summarise,
   type EventBody,
-  type SessionEvent,
   type SessionState,
 } from './index';
-
-const START = Date.UTC(2026, 0, 5, 18);
-
-/** A session with a hand on its clock. */
-function runner(routine: Routine) {
-  let state = begin(expand(routine));
-  let now = START;
-  const log: SessionEvent[] = [];
-  const take = (body: EventBody, at = now) => {
-    const id = `00000000-0000-7000-8000-${String(log.length).padStart(12, '0')}`;
-    const event = { ...body, id, seq: log.length, at };
-    log.push(event);
-    state = apply(state, event);
-  };
-  const settle = () => {
-    for (let owed = due(state, now); owed; owed = due(state, now)) take(owed.body, owed.at);
-  };
-  return {
-    happen: (body: EventBody) => {
-      settle();
-      take(body);
-      settle();
-    },
-    /** Seconds go by. */
-    pass: (seconds: number) => {
-      now += Math.round(seconds * 1000);
-      settle();
-    },
-    rate: (grade: number) => {
-      settle();
-      take({ type: 'rated', step: state.stepIndex, grade });
-      settle();
-    },
-    ready: () => {
-      take({ type: 'settled', step: state.stepIndex });
-    },
-    get state(): SessionState {
-      return state;
-    },
-    get now() {
-      return now;
-    },
-    log,
-  };
-}
 
 describe('a timed hold', () => {
   it('is counted in, held for its time, rated before and after', () => {
@@ -216,6 +178,57 @@ describe('the site’s cap', () => {
     }
     expect(limits).toEqual([180, 100, 20]);
     expect(summarise(run.state).contactSeconds).toBe(300);
+  });
+});
+
+describe('a routine that flare-ups have halved', () => {
+  it('is led whole, hold by hold, and what is counted as held was held', () => {
+    const routine = routineWith(
+      itemFor('calf', { dose: timed(60), points: 3, sides: 'left', grade: 3 }),
+    );
+    const run = runner(routine, [yesTo('widespread-pain')]);
+    run.happen({ type: 'started' });
+    for (let n = 0; n < 3; n += 1) {
+      expect(run.state.stepIndex).toBe(n);
+      run.ready();
+      run.pass(3);
+      run.rate(3);
+      run.pass(30);
+      run.rate(1);
+    }
+    run.happen({ type: 'finished', word: '' });
+    expect(run.state.holds.map(({ outcome }) => outcome)).toEqual(['time', 'time', 'time']);
+    expect(summarise(run.state)).toMatchObject({
+      contactSeconds: 90,
+      holdsDone: 3,
+      holdsAsked: 3,
+    });
+  });
+
+  it('counts no hold as held that the site’s cap left no time for', () => {
+    const steps = expand(
+      routineWith(itemFor('calf', { dose: timed(60), points: 2, sides: 'left' })),
+    ).map((step) => ({ ...step, capSeconds: 60, reservedSeconds: 0 }));
+    let state = begin(steps);
+    const events: EventBody[] = [
+      { type: 'started' },
+      { type: 'settled', step: 0 },
+      { type: 'hold-started', step: 0 },
+    ];
+    events.forEach((body, seq) => {
+      state = apply(state, { ...body, id: String(seq), seq, at: START });
+    });
+    state = apply(state, {
+      type: 'hold-ended',
+      step: 0,
+      how: 'time',
+      id: '3',
+      seq: 3,
+      at: START + 60_000,
+    });
+    state = apply(state, { type: 'rated', step: 0, grade: 1, id: '4', seq: 4, at: START + 61_000 });
+    expect(state.holds.map(({ outcome }) => outcome)).toEqual(['time', 'site cap']);
+    expect(summarise(state)).toMatchObject({ holdsDone: 1, holdsAsked: 1 });
   });
 });
 

@@ -1,5 +1,5 @@
 import type { Side } from '#core/anatomy';
-import { placeKey } from '#core/routine';
+import { placeKey, type HoldStep } from '#core/routine';
 import type { HoldOutcome, HoldRecord, SessionState } from './state';
 
 /** One site and side of one session. Grades 0–10; `null` when the client gave none. */
@@ -26,13 +26,7 @@ export interface SessionSummary {
   counts: boolean;
 }
 
-const HELD: readonly (HoldOutcome | 'skipped' | null)[] = [
-  'time',
-  'faded',
-  'cap',
-  'client',
-  'site cap',
-];
+const HELD: readonly (HoldOutcome | 'skipped' | null)[] = ['time', 'faded', 'cap', 'client'];
 
 const highest = (grades: (number | undefined)[]): number | null => {
   const given = grades.filter((grade) => grade !== undefined);
@@ -46,8 +40,10 @@ export function summarise(state: SessionState): SessionSummary {
     string,
     { siteId: string; side: Side; holds: (HoldRecord | undefined)[] }
   >();
-  // What screening left out was not asked for.
-  for (const step of state.steps.filter(({ leftOut }) => !leftOut)) {
+  // What screening left out was not asked for, nor what the site’s cap left no time for.
+  const asked = ({ leftOut, index }: HoldStep) =>
+    !leftOut && records.get(index)?.outcome !== 'site cap';
+  for (const step of state.steps.filter(asked)) {
     const key = placeKey(step);
     const place = places.get(key) ?? { siteId: step.siteId, side: step.side, holds: [] };
     place.holds.push(records.get(step.index));

@@ -1,4 +1,13 @@
 export { theilSen, type Line } from './theilSen';
 export { weeksOf, type WeekCount } from './weeks';
 export { dropRows, type DropRow, type RatedPlace, type Stroke } from './dropRows';
+export {
+  lately,
+  TELL_FOR_DAYS,
+  triage,
+  type Concerns,
+  type DayGroup,
+  type Lately,
+  type LoggedSession,
+} from './triage';
 export { MEANINGFUL_GRADES, wordChange, type Change } from './change';

@@ -1,4 +1,5 @@
 import {
+  type APIRequestContext,
   type Browser,
   type BrowserContext,
   expect,
@@ -21,8 +22,26 @@ export const test = base.extend<object, { server: Running }>({
     },
     { scope: 'worker', timeout: 60_000 },
   ],
+  page: async ({ page }, use) => use(patient(page)),
   baseURL: async ({ server }, use) => use(server.url),
 });
+
+/**
+ * A person looks before they press: a page that was opened is used once its scripts run. (What a form does
+ * before that is tried by itself, with scripts off.)
+ */
+export function patient(page: Page): Page {
+  const goto = page.goto.bind(page);
+  page.goto = async (url, options) => {
+    const answer = await goto(url, options);
+    await page.waitForFunction(() => {
+      const main = document.querySelector('main');
+      return !main || Object.keys(main).some((key) => key.startsWith('__reactFiber$'));
+    });
+    return answer;
+  };
+  return page;
+}
 
 export const PHONE = { width: 390, height: 844 };
 export const PASS_PHRASE = 'lantern on the quay';
@@ -42,7 +61,7 @@ export async function otherDevice(
   viewport = PHONE,
 ): Promise<{ context: BrowserContext; page: Page }> {
   const context = await browser.newContext({ baseURL, viewport, timezoneId: 'Europe/Copenhagen' });
-  return { context, page: await context.newPage() };
+  return { context, page: patient(await context.newPage()) };
 }
 
 /** Opens a file for a new client and returns its path. */
@@ -51,9 +70,59 @@ export async function addClient(page: Page, name: string): Promise<string> {
   await page.getByLabel('Name', { exact: true }).fill(name);
   await page.getByLabel('Minutes a day').fill('20');
   await page.getByRole('button', { name: 'Open the file' }).click();
-  await page.waitForURL(/\/clients\/[0-9a-f-]{36}\/plan$/);
-  return new URL(page.url()).pathname.replace(/\/plan$/, '');
+  await page.waitForURL(/\/clients\/[0-9a-f-]{36}\/screen$/);
+  const file = new URL(page.url()).pathname.replace(/\/screen$/, '');
+  // Most tests go on with the plan.
+  await page.goto(`${file}/plan`);
+  return file;
 }
+
+/** Waits until everything that was written on a page is with the practice. */
+export const allKept = (page: Page) =>
+  expect(page.getByText('all kept', { exact: true })).toBeVisible();
+
+/** Does something that is kept, and waits until the practice has answered to it. */
+export async function keptAfter(page: Page, work: () => Promise<unknown>): Promise<void> {
+  const answered = page.waitForResponse((answer) => answer.url().endsWith('/keep'));
+  await work();
+  await answered;
+}
+
+/** The line that says what is not sent yet. */
+export const notSent = (page: Page, count: number) =>
+  page.getByRole('button', { name: `kept here, not sent yet (${count})` });
+
+/** A letter as a page would write it. */
+export interface TestLetter {
+  id?: string;
+  kind: string;
+  clientId: string | null;
+  thing: string;
+  base?: number | string | null;
+  body: unknown;
+}
+
+/** Posts letters past the pages; answers what the server said. */
+export async function postLetters(
+  request: APIRequestContext,
+  letters: readonly TestLetter[],
+  post: Record<string, unknown> = {},
+): Promise<{ status: number; answers: { id: string; is: string; says?: string }[] }> {
+  const { userId } = (await (await request.get('/keep/key')).json()) as { userId: string };
+  const at = Date.now();
+  const answer = await request.post('/keep', {
+    data: {
+      from: userId,
+      sentAt: at,
+      letters: letters.map((letter) => ({ id: crypto.randomUUID(), base: null, at, ...letter })),
+      ...post,
+    },
+  });
+  const said = (await answer.json()) as { answers?: { id: string; is: string }[] };
+  return { status: answer.status(), answers: said.answers ?? [] };
+}
+
+export const clientIdOf = (file: string): string => file.split('/').at(-1) ?? '';
 
 /** Makes an invitation and returns its link. */
 export async function inviteFrom(page: Page, file: string): Promise<string> {

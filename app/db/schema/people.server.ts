@@ -39,6 +39,8 @@ export const user = pgTable(
     email: text('email').notNull(),
     /** argon2id, in its own encoded form. */
     passwordHash: text('password_hash').notNull(),
+    /** What this person’s devices seal their unsent things with; 32 random bytes, base64url. Made when first asked for. */
+    sealingSecret: text('sealing_secret'),
     createdAt: instant('created_at').notNull(),
   },
   (table) => [
@@ -95,6 +97,9 @@ export const client = pgTable(
     helperAtHome: boolean('helper_at_home'),
     /** Measures the client is asked for at home. */
     homeMeasures: jsonb('home_measures').$type<AskedAtHome[]>().notNull().default([]),
+    /** Go up with every change of the details, and of what the client brings. */
+    detailsRevision: integer('details_revision').notNull().default(0),
+    bringsRevision: integer('brings_revision').notNull().default(0),
     createdAt: instant('created_at').notNull(),
   },
   (table) => [

@@ -1,4 +1,5 @@
-import type { Routine } from '#core/routine';
+import type { HoldStep, Routine } from '#core/routine';
+import type { ScreenFinding } from '#core/screening';
 import type { EventBody, SessionSummary } from '#core/session';
 import {
   bigint,
@@ -59,6 +60,32 @@ export const routineVersion = pgTable(
   (table) => [unique('routine_version_number').on(table.routineId, table.number)],
 );
 
+/**
+ * A routine as a device was given it to lead through: every hold with what limited it. Handed out once for
+ * the same holds; sessions name it. Rows are only ever added.
+ */
+export const ledRoutine = pgTable(
+  'led_routine',
+  {
+    id: uuid('id').primaryKey(),
+    clientId: uuid('client_id')
+      .notNull()
+      .references(() => client.id),
+    versionId: uuid('version_id')
+      .notNull()
+      .references(() => routineVersion.id),
+    /** SHA-256 of version, holds and findings, hex. */
+    digest: text('digest').notNull(),
+    steps: jsonb('steps').$type<HoldStep[]>().notNull(),
+    /** What screening had found when it was handed out. */
+    findings: jsonb('findings').$type<ScreenFinding[]>().notNull(),
+    /** It was worked out afterwards, for a session from before such rows were kept. */
+    guessed: boolean('guessed').notNull().default(false),
+    at: instant('at').notNull(),
+  },
+  (table) => [uniqueIndex('led_routine_digest').on(table.clientId, table.digest)],
+);
+
 export const practisedSession = pgTable(
   'practised_session',
   {
@@ -70,7 +97,15 @@ export const practisedSession = pgTable(
     versionId: uuid('version_id')
       .notNull()
       .references(() => routineVersion.id),
+    /** What it was led by; null only until an older session got its own. */
+    ledId: uuid('led_id').references(() => ledRoutine.id),
+    /** Set right by the server’s clock. */
     startedAt: instant('started_at').notNull(),
+    /** What was added to the device’s instants to set them right, in ms, and how that was known. */
+    clockOffset: bigint('clock_offset_ms', { mode: 'number' }).notNull().default(0),
+    clock: text('clock', { enum: ['right', 'corrected', 'guessed'] })
+      .notNull()
+      .default('right'),
     /** The client's calendar day. */
     day: date('day', { mode: 'string' }).notNull(),
     status: text('status', {

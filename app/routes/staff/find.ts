@@ -1,9 +1,9 @@
-import { enter } from '~/door.server';
+import { staffContext } from '~/context.server';
 import { findClients } from '~/services/clientFile.server';
 import type { Route } from './+types/find';
 
 export async function loader({ context, request }: Route.LoaderArgs) {
-  const { setting, who } = enter(context, request, 'staff');
+  const { setting, who } = context.get(staffContext);
   const query = new URL(request.url).searchParams.get('q') ?? '';
   return { query, clients: await findClients(setting, who, query) };
 }

@@ -13,7 +13,7 @@ import {
 } from '#core/screening';
 import type { Chance } from '#core/simulation';
 import { summariseVisit, type VisitFigure, type VisitRecord } from '#core/visit';
-import type { Database } from '~/db/open.server';
+import type { Database } from '~/db/database.server';
 import { mapPoint, measurement, screening, visit } from '~/db/schema.server';
 import type { DemoClient } from './people';
 

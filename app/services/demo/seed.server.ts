@@ -5,7 +5,8 @@ import { begin, replay, summarise } from '#core/session';
 import { chanceFrom, simulate, type SimulatedSession } from '#core/simulation';
 import { eq, sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
-import type { Database } from '~/db/open.server';
+import { handOut } from '~/db/led.server';
+import type { Database } from '~/db/database.server';
 import {
   client,
   practice,
@@ -82,13 +83,18 @@ interface Context {
   today: Day;
 }
 
-function sessionRow(session: SimulatedSession, clientId: string, content: Routine) {
+function sessionRow(
+  session: SimulatedSession,
+  clientId: string,
+  { content, ledId }: { content: Routine; ledId: string },
+) {
   const state = replay(begin(expand(content)), session.events);
   const summary = summarise(state);
   return {
     id: session.id,
     clientId,
     versionId: session.versionId,
+    ledId,
     startedAt: new Date(session.startedAt),
     day: session.day,
     status: state.status,
@@ -175,10 +181,15 @@ async function seedClient(
     until: addDays(today, -1),
     timeZone: PRACTICE.timeZone,
   });
-  const contentOf = new Map(versions.map((version) => [version.id, version.routine]));
+  const ledBy = new Map<string, { content: Routine; ledId: string }>();
+  for (const { id: versionId, from: day, routine: content } of versions) {
+    const led = { clientId, versionId, steps: expand(content), findings: [] };
+    const ledId = await handOut(tx, led, { at: new Date(noonOf(day)) });
+    ledBy.set(versionId, { content, ledId });
+  }
   const rows = sessions.flatMap((session) => {
-    const content = contentOf.get(session.versionId);
-    return content ? [sessionRow(session, clientId, content)] : [];
+    const by = ledBy.get(session.versionId);
+    return by ? [sessionRow(session, clientId, by)] : [];
   });
   await insertInParts(rows, (part) => tx.insert(practisedSession).values(part));
   const events = sessions.flatMap(({ id: sessionId, events: log }) =>

@@ -1,16 +1,17 @@
-import type { Database } from '~/db/open.server';
+import type { Database } from '~/db/database.server';
 import { practice, user } from '~/db/schema.server';
 import { expand, type Routine } from '#core/routine';
 import { chanceFrom, practiseOnce } from '#core/simulation';
 import { itemFor, routineWith, timed } from '#core/examples';
 import { INTERVIEW, noneOf, reply, type ConditionId, type Reply } from '#core/screening';
 import { v7 as uuid } from 'uuid';
+import { detailsSchema } from '~/keeping/bodies';
 import { openSignIn, principalOf, setUpPractice } from '../accounts.server';
-import { addClient, clientSchema } from '../clientFile.server';
 import { invite, join } from '../invitations.server';
-import { issue, planOf } from '../planning.server';
-import { recordInterview, screeningOf } from '../screening.server';
-import type { Principal, Setting } from '../setting.server';
+import { planOf } from '../planning.server';
+import { screeningOf } from '../screening.server';
+import { add, send, type Log } from './letters.server';
+import type { Principal, Setting } from '~/keeping/server/setting.server';
 
 export const NOW = new Date('2026-03-10T17:00:00Z');
 export const PASS_PHRASE = 'lantern on the quay';
@@ -23,6 +24,9 @@ export function settingFor(db: Database): Setting & { moveTo: (at: Date) => void
     now: () => at,
     demo: false,
     setUpCode: 'open-sesame',
+    report: (error) => {
+      throw error;
+    },
     moveTo: (next) => {
       at = next;
     },
@@ -71,7 +75,7 @@ export async function secondPractice(setting: Setting): Promise<Principal> {
 }
 
 export const details = (change: Record<string, unknown> = {}) =>
-  clientSchema.parse({
+  detailsSchema.parse({
     name: 'Tove Lark',
     occupation: 'stage painter',
     timeZone: 'Europe/Copenhagen',
@@ -81,6 +85,17 @@ export const details = (change: Record<string, unknown> = {}) =>
     notes: '',
     ...change,
   });
+
+/** Opens a file for a new client. */
+export async function addClient(
+  setting: Setting,
+  therapist: Principal,
+  given: ReturnType<typeof details>,
+): Promise<string> {
+  const clientId = uuid();
+  await send(setting, therapist, add('client file', null, clientId, given));
+  return clientId;
+}
 
 /** A client of a therapist, joined and signed in. */
 export async function joinedClient(setting: Setting, therapist: Principal, name = 'Tove Lark') {
@@ -113,13 +128,8 @@ export async function issueTo(
 ): Promise<string> {
   const versionId = uuid();
   const { draftRevision } = await planOf(setting, therapist, clientId);
-  await issue(setting, therapist, clientId, {
-    baseNumber,
-    draftRevision,
-    versionId,
-    reason: 'For the test.',
-    content,
-  });
+  const body = { baseNumber, reason: 'For the test.', content };
+  await send(setting, therapist, add('issue', clientId, versionId, body, draftRevision));
   return versionId;
 }
 
@@ -137,18 +147,18 @@ export async function screened(
   }));
   const replies = INTERVIEW.reduce<Reply[]>((before, group) => noneOf(before, group), yes);
   const { lastId } = await screeningOf(setting, who, clientId);
-  await recordInterview(setting, who, clientId, { id: uuid(), after: lastId, replies });
+  await send(setting, who, add('interview', clientId, uuid(), { after: lastId, replies }));
 }
 
 let seed = 0;
 
 /** A whole session of the short routine, as a device would log it. */
-export function sessionOf(versionId: string, startedAt = NOW.getTime() - 600_000) {
+export function sessionOf(versionId: string, startedAt = NOW.getTime() - 600_000): Log {
   const { events } = practiseOnce(
     expand(shortRoutine()),
     startedAt,
     { tenderness: () => 3, fadeSeconds: 40, easesOff: true, stopsAtStep: null, word: 'fine' },
     chanceFrom((seed += 1)),
   );
-  return { session: { id: uuid(), versionId, startedAt }, events };
+  return { id: uuid(), versionId, ledId: null, startedAt, events };
 }

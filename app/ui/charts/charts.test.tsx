@@ -1,4 +1,5 @@
 import { MantineProvider } from '@mantine/core';
+import fc from 'fast-check';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { dropRows, type RatedPlace } from '#core/trend';
 import { DropChart, rowName } from './DropChart';
@@ -38,6 +39,44 @@ describe('the drop chart', () => {
     expect(first.height).toBeGreaterThan(second.height);
     // Both end at the same rating after.
     expect(first.y + first.height).toBeCloseTo(second.y + second.height, 6);
+  });
+
+  it('draws every rating and every day where its axis says', () => {
+    const days = { from: Date.UTC(2026, 0, 1), to: Date.UTC(2026, 2, 1) };
+    const dayOf = (n: number) => new Date(days.from + n * 86_400_000).toISOString().slice(0, 10);
+    // Two strokes of known ratings and days give the scales; all others have to keep to them.
+    const [low, high] = strokes(draw([place(dayOf(0), 2, 1), place(dayOf(50), 10, 0)]));
+    if (!low || !high) throw new Error('two strokes are drawn');
+    const grade = (low.y - high.y) / 8;
+    const top = high.y;
+    const day = (high.x - low.x) / 50;
+    // Its round ends go as far beyond the ratings as a lone point is high.
+    const ends = strokes(draw([place(dayOf(1), 5, null)]))[0]?.height ?? 0;
+    expect(high.height).toBeCloseTo(10 * grade + ends, 6);
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.tuple(fc.nat({ max: 58 }), fc.nat({ max: 10 }), fc.nat({ max: 10 })), {
+          minLength: 1,
+          maxLength: 12,
+          selector: ([on]) => on,
+        }),
+        (sessions) => {
+          const ordered = sessions.sort(([a], [b]) => a - b);
+          const drawn = strokes(
+            draw(ordered.map(([on, a, b]) => place(dayOf(on), a, Math.min(a, b)))),
+          );
+          expect(drawn).toHaveLength(ordered.length);
+          ordered.forEach(([on, before, b], index) => {
+            const fall = before - Math.min(before, b);
+            const stroke = drawn[index];
+            expect(stroke?.y).toBeCloseTo(top + (10 - before) * grade, 6);
+            expect(stroke?.x).toBeCloseTo(low.x + on * day, 6);
+            expect(stroke?.height).toBeCloseTo(fall * grade + ends, 6);
+          });
+        },
+      ),
+      { numRuns: 30 },
+    );
   });
 
   it('draws a session without a rating after as a point, and one that rose no longer than that', () => {

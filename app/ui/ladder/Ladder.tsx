@@ -1,11 +1,11 @@
-import { useHotkeys } from '@mantine/hooks';
 import { Link } from 'react-router';
 import { sourceWords } from '#core/knowledge';
 import { CALIBRATION_SOURCE, nextRung, setupPressure, type Rung } from '#core/pressure';
+import { useKeys } from '~/ui/parts/useKeys';
 import { bandWords, rounded } from '../numbers/units';
 import { fewRungs, LadderBars, rungWords } from './LadderBars';
 import classes from './Ladder.module.css';
-import type { LadderView } from './useLadder';
+import type { LadderView } from '#core/routine';
 
 const SHOWN = 7;
 
@@ -39,7 +39,7 @@ export function Ladder({
   const today = rungs.find(({ key }) => key === todayKey);
   const gentler = nextRung(rungs, todayKey, 'gentler');
   const firmer = nextRung(rungs, todayKey, 'firmer');
-  useHotkeys([
+  useKeys([
     [',', () => gentler && onChoose(gentler)],
     ['.', () => firmer && onChoose(firmer)],
   ]);

@@ -1,7 +1,8 @@
 import { MultiSelect, Textarea } from '@mantine/core';
 import { BODY_PART_IDS, BODY_PARTS, findSite, placeOf, type BodyPartId } from '#core/anatomy';
 import { needsLooking, type ComparedPoint, type TenderPoint } from '#core/map';
-import { changeWords } from './BodyMap';
+import { LinkButton } from '~/ui/parts/LinkButton';
+import { changeWords } from './points';
 import { RatingKeys } from './RatingKeys';
 import classes from './PointEditor.module.css';
 
@@ -164,9 +165,9 @@ export function PointEditor({
           if (note !== point.note) onChange({ note });
         }}
       />
-      <button type="button" className={classes.remove} onClick={onRemove}>
+      <LinkButton warns onClick={onRemove}>
         Take it back <kbd aria-hidden>del</kbd>
-      </button>
+      </LinkButton>
     </section>
   );
 }

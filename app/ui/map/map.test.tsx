@@ -3,7 +3,8 @@ import { VIEW_IDS } from '#core/anatomy';
 import { compareMaps, pointSchema } from '#core/map';
 import { screen } from '#core/screening';
 import { OffFigure, standings } from '~/ui/screening/OffFigure';
-import { BodyMap, changeWords, MAP_VIEWS, type DrawnPoint } from './BodyMap';
+import { BodyMap } from './BodyMap';
+import { changeWords, MAP_VIEWS, type DrawnPoint } from './points';
 
 const point = (
   n: number,

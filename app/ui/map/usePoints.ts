@@ -1,8 +1,6 @@
-import { useCallback, useRef, useState } from 'react';
-import { useRevalidator } from 'react-router';
-import { sendUntilHeard, type Heard } from '~/ui/parts/sendUntilHeard';
-import { useAskBeforeLeaving } from '~/ui/parts/useAskBeforeLeaving';
-import type { DrawnPoint } from './BodyMap';
+import { useState } from 'react';
+import { useLetters, useOutbox } from '~/ui/keeping/Keeping';
+import type { DrawnPoint } from './points';
 
 /** A point with the revision it was read at. */
 export interface KeptPoint extends DrawnPoint {
@@ -11,127 +9,119 @@ export interface KeptPoint extends DrawnPoint {
   day: string;
 }
 
-type Sent =
-  | { intent: 'add'; id: string; point: DrawnPoint }
-  | { intent: 'change'; id: string; point: DrawnPoint }
-  | { intent: 'remove'; id: string };
-
-interface Answer extends Heard {
-  revision?: number | null;
+/** What undoing a change does: the point as it was, or none. */
+interface Undo {
+  id: string;
+  point: DrawnPoint | null;
 }
 
+/** As much of a point as is kept with it. */
+function bodyOf({
+  thread,
+  siteId,
+  side,
+  across,
+  down,
+  rating,
+  tautBand,
+  refersTo,
+  stopsOnRelease,
+  worseOnBreath,
+  worst,
+  note,
+}: DrawnPoint) {
+  return {
+    thread,
+    siteId,
+    side,
+    across,
+    down,
+    rating,
+    tautBand,
+    refersTo: refersTo === null ? null : [...refersTo],
+    stopsOnRelease,
+    worseOnBreath,
+    worst,
+    note,
+  };
+}
+
+const UNDO_DEPTH = 40;
+
 /**
- * The points of the map under way. A change shows at once, is sent one after the other until it is
- * heard, and is taken back with a sentence when the server refuses it. `undo` turns the last one round.
+ * The points of a map: those that were read, with what is on its way to the practice laid over them. A
+ * change shows at once, in every tab; one that is refused shows what the practice has instead.
+ *
+ * @param clientId whose file; null: one’s own
+ * @param openId the visit under way; null when the first point begins one
+ * @param nowId what new points bear until the visit is known
  */
-export function usePoints(kept: readonly KeptPoint[], address: string, newVisitId: string | null) {
-  const { revalidate } = useRevalidator();
-  const [overlay, setOverlay] = useState<ReadonlyMap<string, KeptPoint | null>>(new Map());
-  const [message, setMessage] = useState('');
-  const [past, setPast] = useState<readonly Sent[]>([]);
-  /** Changes whose answer is still to come. */
-  const [busy, setBusy] = useState(0);
-  const queue = useRef(Promise.resolve());
-  const revisions = useRef(new Map<string, number>());
-  /** How many changes of a point are still on their way. */
-  const underWay = useRef(new Map<string, number>());
+export function usePoints(
+  kept: readonly KeptPoint[],
+  clientId: string | null,
+  { openId, nowId }: { openId: string | null; nowId: string | null },
+) {
+  const outbox = useOutbox();
+  const letters = useLetters('point', clientId);
+  const [past, setPast] = useState<readonly Undo[]>([]);
 
-  const shown: KeptPoint[] = [
-    ...kept.flatMap((point) => {
-      const over = overlay.get(point.id);
-      return over === undefined ? [point] : over === null ? [] : [over];
-    }),
-    ...[...overlay].flatMap(([id, point]) =>
-      point && !kept.some((one) => one.id === id) ? [point] : [],
-    ),
-  ];
-
-  useAskBeforeLeaving(() => underWay.current.size > 0);
-
-  const lay = (id: string, point: KeptPoint | null | undefined) =>
-    setOverlay((before) => {
-      const next = new Map(before);
-      if (point === undefined) next.delete(id);
-      else next.set(id, point);
-      return next;
-    });
-
-  const send = useCallback(
-    (sent: Sent, known: KeptPoint | undefined) => {
-      const { id } = sent;
-      setMessage('');
-      if (sent.intent === 'remove') lay(id, null);
-      else {
-        lay(id, {
-          ...sent.point,
-          revision: known?.revision ?? 1,
-          visitId: known?.visitId ?? newVisitId,
-          day: known?.day ?? '',
-        });
-      }
-      underWay.current.set(id, (underWay.current.get(id) ?? 0) + 1);
-      setBusy((count) => count + 1);
-      queue.current = queue.current.then(async () => {
-        const revision = revisions.current.get(id) ?? known?.revision ?? 1;
-        let waited = false;
-        const answer = await sendUntilHeard<Answer>(
-          address,
-          sent.intent === 'add' ? sent : { ...sent, revision },
-          (says) => {
-            waited = true;
-            setMessage(says);
-          },
-        );
-        if (!answer.ok) setMessage(answer.message ?? 'That could not be kept.');
-        else if (waited) setMessage('');
-        if (answer.ok && answer.revision) revisions.current.set(id, answer.revision);
-        else revisions.current.delete(id);
-        const left = (underWay.current.get(id) ?? 1) - 1;
-        if (left > 0) underWay.current.set(id, left);
-        else underWay.current.delete(id);
-        // Read anew once all is through; until then what was laid over stands for it.
-        if (underWay.current.size === 0) {
-          await revalidate();
-          setOverlay(
-            (before) => new Map([...before].filter(([each]) => underWay.current.has(each))),
-          );
-        } else if (!answer.ok && left === 0) lay(id, undefined);
-        setBusy((count) => count - 1);
+  const shown = new Map(kept.map((point) => [point.id, point]));
+  for (const letter of letters) {
+    // A letter of this kind carries a point, or that it was taken back.
+    const { point } = letter.body as { point: DrawnPoint | null };
+    const before = shown.get(letter.thing);
+    if (point === null) shown.delete(letter.thing);
+    else {
+      shown.set(letter.thing, {
+        ...point,
+        id: letter.thing,
+        revision: before?.revision ?? 0,
+        visitId: before ? before.visitId : nowId,
+        day: before?.day ?? '',
       });
-    },
-    [address, newVisitId, revalidate],
-  );
+    }
+  }
+  const points = [...shown.values()];
 
-  const remember = (inverse: Sent) => setPast((before) => [...before.slice(-40), inverse]);
-  const find = (id: string) => shown.find((point) => point.id === id);
+  const write = (id: string, point: DrawnPoint | null) => {
+    const read = kept.find((one) => one.id === id)?.revision ?? null;
+    outbox.add({
+      kind: 'point',
+      clientId,
+      thing: id,
+      base: outbox.baseFor('point', id, read),
+      body: {
+        visitId: kept.find((one) => one.id === id)?.visitId ?? openId,
+        point: point && bodyOf(point),
+      },
+    });
+  };
+  const remember = (undo: Undo) => setPast((before) => [...before.slice(1 - UNDO_DEPTH), undo]);
 
   return {
-    points: shown,
-    message,
-    busy: busy > 0,
-    say: setMessage,
+    points,
     canUndo: past.length > 0,
     add: (point: DrawnPoint) => {
-      remember({ intent: 'remove', id: point.id });
-      send({ intent: 'add', id: point.id, point }, undefined);
+      remember({ id: point.id, point: null });
+      write(point.id, point);
     },
     change: (id: string, by: Partial<DrawnPoint>) => {
-      const known = find(id);
+      const known = shown.get(id);
       if (!known) return;
-      remember({ intent: 'change', id, point: known });
-      send({ intent: 'change', id, point: { ...known, ...by } }, known);
+      remember({ id, point: known });
+      write(id, { ...known, ...by });
     },
     remove: (id: string) => {
-      const known = find(id);
+      const known = shown.get(id);
       if (!known) return;
-      remember({ intent: 'add', id, point: known });
-      send({ intent: 'remove', id }, known);
+      remember({ id, point: known });
+      write(id, null);
     },
     undo: () => {
       const last = past.at(-1);
       if (!last) return;
       setPast(past.slice(0, -1));
-      send(last, find(last.id));
+      write(last.id, last.point);
     },
   };
 }

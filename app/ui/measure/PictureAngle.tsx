@@ -9,6 +9,7 @@ import {
   type PictureRead,
   type Quantity,
 } from '#core/measurement';
+import { LinkButton } from '~/ui/parts/LinkButton';
 import { takePicture } from './pictureFile';
 import { frameOf } from './PosedFigure';
 import { PictureSurface, POINT_NAMES, type Frame, type Shown } from './PictureSurface';
@@ -100,14 +101,9 @@ export function PictureAngle({
         />
         {samples.length > 0 && <span className={classes.soft}>or try a drawn sample:</span>}
         {samples.map((sample) => (
-          <button
-            key={sample.id}
-            type="button"
-            className={classes.sample}
-            onClick={() => show({ kind: 'sample', sample })}
-          >
+          <LinkButton key={sample.id} onClick={() => show({ kind: 'sample', sample })}>
             {sample.name}, {sample.degrees}°
-          </button>
+          </LinkButton>
         ))}
       </div>
       {trouble && (

@@ -1,6 +1,6 @@
 import { arc } from 'd3-shape';
 import { scaleLinear } from 'd3-scale';
-import { UNIT_WORDS, type Quantity } from '#core/measurement';
+import { UNIT_WORDS, Z95, type Quantity } from '#core/measurement';
 import classes from './ReachArc.module.css';
 
 /** One side of a test: now, after pressing, and at earlier visits. */
@@ -21,7 +21,6 @@ const FADES = [0.75, 0.5, 0.34, 0.24, 0.16];
 const RAD = Math.PI / 180;
 /** How far the arc reaches to each side, in degrees of the drawing. */
 const SPAN = 110;
-const Z95 = 1.96;
 
 const shown = (value: number) => String(Math.round(value * 10) / 10);
 const withUnit = (value: number, { unit }: Quantity) =>

@@ -1,6 +1,12 @@
 import { isRouteErrorResponse, Link, useRouteError } from 'react-router';
 import classes from './ErrorPage.module.css';
 
+const OFFLINE = {
+  title: 'No connection',
+  message:
+    'This page cannot be fetched just now. What you wrote is kept on this device and sent as soon as there is a connection.',
+};
+
 function explain(error: unknown): { title: string; message: string } {
   if (isRouteErrorResponse(error)) {
     const given: unknown = error.data;
@@ -10,6 +16,12 @@ function explain(error: unknown): { title: string; message: string } {
         : 'There is no such page.';
     return { title: error.status === 404 ? 'Nothing here' : 'That did not work', message };
   }
+  // What a browser throws when it cannot reach a server at all.
+  if (error instanceof TypeError && typeof navigator !== 'undefined' && !navigator.onLine) {
+    return OFFLINE;
+  }
+  if (error instanceof TypeError && /fetch|network|load failed/i.test(error.message))
+    return OFFLINE;
   return {
     title: 'Something broke on our side',
     message:

@@ -1,8 +1,16 @@
 import { Select } from '@mantine/core';
 
+/** “Copenhagen, Europe”: found by its city, which is what people type. */
+export function cityOf(zone: string): string {
+  const [area, ...places] = zone.replaceAll('_', ' ').split('/');
+  return places.length === 0 ? zone : `${places.reverse().join(', ')}, ${area ?? ''}`;
+}
+
 const zones = () => {
   const known = Intl.supportedValuesOf('timeZone');
-  return known.includes('UTC') ? known : [...known, 'UTC'];
+  return (known.includes('UTC') ? known : [...known, 'UTC'])
+    .map((zone) => ({ value: zone, label: cityOf(zone) }))
+    .sort((a, b) => a.label.localeCompare(b.label, 'en'));
 };
 
 /** Chooses an IANA time zone; the value goes with the form it stands in. */

@@ -1,13 +1,11 @@
-// Written out rather than left to each engine's own tables: server and browser must agree to the letter.
-const MONTHS =
-  'January February March April May June July August September October November December';
-const WEEKDAYS = 'Sunday Monday Tuesday Wednesday Thursday Friday Saturday';
 const DAY_MS = 86_400_000;
 
 const instantOf = (day: string) => Date.parse(`${day}T00:00:00Z`);
-const monthOf = (day: string) => MONTHS.split(' ')[Number(day.slice(5, 7)) - 1] ?? '';
-const weekdayName = (day: string) =>
-  WEEKDAYS.split(' ')[new Date(instantOf(day)).getUTCDay()] ?? '';
+// The long names alone: how they are shortened and put together differs between engines.
+const MONTH = new Intl.DateTimeFormat('en-GB', { month: 'long', timeZone: 'UTC' });
+const WEEKDAY = new Intl.DateTimeFormat('en-GB', { weekday: 'long', timeZone: 'UTC' });
+const monthOf = (day: string) => MONTH.format(instantOf(day));
+const weekdayName = (day: string) => WEEKDAY.format(instantOf(day));
 const dateOf = (day: string) => Number(day.slice(8, 10));
 
 /** `Wednesday 25 November`. */

@@ -127,18 +127,40 @@ export function ItemList({
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
+  const list = useRef<HTMLOListElement>(null);
+  const isRemoved = useRef(false);
+  useEffect(() => {
+    // The line that takes its place takes the focus too.
+    if (!isRemoved.current) return;
+    isRemoved.current = false;
+    list.current?.querySelector<HTMLElement>('[aria-pressed="true"]')?.focus();
+  }, [items]);
   const place = (id: string) => items.findIndex((item) => item.id === id);
+  /** What a screen reader hears of a move: the site by its name, and where it stands. */
+  const says = (id: string | number, what: string, at: string | number = id) => {
+    const item = items[place(String(id))];
+    const name = item ? (findSite(item.siteId)?.plainName ?? item.siteId) : '';
+    return `${name} ${what} ${place(String(at)) + 1} of ${items.length}.`;
+  };
   return (
     <DndContext
       id="routine-order"
       sensors={sensors}
       collisionDetection={closestCenter}
+      accessibility={{
+        announcements: {
+          onDragStart: ({ active }) => says(active.id, 'is picked up from place'),
+          onDragOver: ({ active, over }) => says(active.id, 'is over place', over?.id),
+          onDragEnd: ({ active, over }) => says(active.id, 'is put down at place', over?.id),
+          onDragCancel: ({ active }) => says(active.id, 'is back at place'),
+        },
+      }}
       onDragEnd={({ active, over }) => {
         if (over && over.id !== active.id) onMove(String(active.id), place(String(over.id)));
       }}
     >
       <SortableContext items={items.map((item) => item.id)} strategy={verticalListSortingStrategy}>
-        <ol className={classes.list} aria-label="Sites in order">
+        <ol ref={list} className={classes.list} aria-label="Sites in order">
           {items.map((item, index) => (
             <Row
               key={item.id}
@@ -152,7 +174,10 @@ export function ItemList({
                 const next = items[index + by];
                 if (next) onSelect(next.id);
               }}
-              onRemove={() => onRemove(item.id)}
+              onRemove={() => {
+                isRemoved.current = true;
+                onRemove(item.id);
+              }}
             />
           ))}
         </ol>

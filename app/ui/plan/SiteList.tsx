@@ -1,7 +1,7 @@
-import { useHotkeys } from '@mantine/hooks';
 import { group } from 'd3-array';
 import { useRef, useState } from 'react';
 import { searchSites, SENSITIVITY, type Site, WORKABLE_SITES } from '#core/anatomy';
+import { useKeys } from '~/ui/parts/useKeys';
 import classes from './SiteList.module.css';
 
 /** Sites of a search by the ground they answer on; all of them by region when nothing is asked. */
@@ -37,7 +37,7 @@ export function SiteList({
   const [query, setQuery] = useState('');
   const field = useRef<HTMLInputElement>(null);
   const list = useRef<HTMLDivElement>(null);
-  useHotkeys([['a', () => field.current?.focus()]]);
+  useKeys([['a', () => field.current?.focus()]]);
   const groups = listed(query);
   const [first] = groups.flatMap(({ sites }) => sites);
 

@@ -28,6 +28,13 @@ export function TypedNumber({
 }) {
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
+  // Undone, or stepped elsewhere: what was typed is of another value.
+  const [known, setKnown] = useState(value);
+  if (known !== value) {
+    setKnown(value);
+    const same = typed !== null && parse(typed);
+    if (same && !(same.ok && same.value === value)) setTyped(null);
+  }
   const read = typed === null ? null : parse(typed);
   const trouble = read && !read.ok ? read.says : null;
   const text = typed ?? String(value);

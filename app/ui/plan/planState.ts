@@ -10,6 +10,8 @@ export interface PlanState {
   troubles: Readonly<Record<string, string>>;
   /** Earlier routines, for undo. */
   past: readonly Routine[];
+  /** What was changed last: typing on at the same is one step of undo. */
+  edited: string | null;
 }
 
 export type PlanAction =
@@ -33,24 +35,41 @@ export const startOf = (routine: Routine): PlanState => ({
   selectedId: routine.items[0]?.id ?? null,
   troubles: {},
   past: [],
+  edited: null,
 });
 
 const withRoutine = (
   state: PlanState,
   routine: Routine,
   rest: Partial<PlanState> = {},
+  edited: string | null = null,
 ): PlanState => ({
   ...state,
   routine,
-  past: [...state.past, state.routine].slice(-UNDO_DEPTH),
+  // While one goes on at the same field, undo goes back to before that: a figure half typed is no step.
+  past:
+    edited !== null && edited === state.edited
+      ? state.past
+      : [...state.past, state.routine].slice(-UNDO_DEPTH),
+  edited,
   ...rest,
 });
 
-const changeItem = (state: PlanState, id: string, change: (item: RoutineItem) => RoutineItem) =>
-  withRoutine(state, {
-    ...state.routine,
-    items: state.routine.items.map((item) => (item.id === id ? change(item) : item)),
-  });
+const changeItem = (
+  state: PlanState,
+  id: string,
+  change: (item: RoutineItem) => RoutineItem,
+  edited: string | null = null,
+) =>
+  withRoutine(
+    state,
+    {
+      ...state.routine,
+      items: state.routine.items.map((item) => (item.id === id ? change(item) : item)),
+    },
+    {},
+    edited,
+  );
 
 function moved(items: readonly RoutineItem[], id: string, to: number): RoutineItem[] {
   const item = items.find((one) => one.id === id);
@@ -100,9 +119,14 @@ export function plan(state: PlanState, action: PlanAction): PlanState {
       );
     }
     case 'select':
-      return { ...state, selectedId: action.id };
+      return { ...state, selectedId: action.id, edited: null };
     case 'change':
-      return changeItem(state, action.id, (item) => ({ ...item, ...action.change }));
+      return changeItem(
+        state,
+        action.id,
+        (item) => ({ ...item, ...action.change }),
+        `${action.id}:${Object.keys(action.change).join()}`,
+      );
     case 'method':
       return {
         ...changeItem(state, action.id, (item) => {
@@ -133,9 +157,9 @@ export function plan(state: PlanState, action: PlanAction): PlanState {
       );
     }
     case 'times':
-      return withRoutine(state, { ...routine, timesPerWeek: action.timesPerWeek });
+      return withRoutine(state, { ...routine, timesPerWeek: action.timesPerWeek }, {}, 'times');
     case 'message':
-      return withRoutine(state, { ...routine, message: action.message });
+      return withRoutine(state, { ...routine, message: action.message }, {}, 'message');
     case 'trouble': {
       const others = withoutTroublesOf(state.troubles, action.field);
       return {
@@ -154,6 +178,7 @@ export function plan(state: PlanState, action: PlanAction): PlanState {
         routine: last,
         selectedId: kept ? state.selectedId : (last.items[0]?.id ?? null),
         past: state.past.slice(0, -1),
+        edited: null,
         troubles: {},
       };
     }

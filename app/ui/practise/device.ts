@@ -1,8 +1,8 @@
-import { get, set } from 'idb-keyval';
 import { v7 as uuid } from 'uuid';
 import type { HoldStep } from '#core/routine';
 import type { SessionEvent } from '#core/session';
-import { createOutbox, type Delivery, type Letter, type Outbox } from './outbox';
+import type { Outbox } from '~/keeping/client/outbox';
+import type { Letter } from '~/keeping/letter';
 import { createSession, type SessionHead, type SessionStore } from './session';
 
 /** A session under way, kept so that a closed or reloaded page can go on with it. */
@@ -12,91 +12,62 @@ interface KeptSession {
 }
 
 const TAKE_UP_WITHIN_MS = 3 * 3_600_000;
-
-const sleep = (ms: number, stop: AbortSignal): Promise<void> =>
-  new Promise((done) => {
-    const timer = setTimeout(done, ms);
-    stop.addEventListener('abort', () => {
-      clearTimeout(timer);
-      done();
-    });
-  });
-
-async function post(session: SessionHead, events: readonly SessionEvent[]): Promise<Delivery> {
-  const answer = await fetch('/practise/events', {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ session, events }),
-    // Someone who is no longer signed in would be led to another page: that is not an answer.
-    redirect: 'manual',
-  });
-  if (answer.ok) return { kind: 'stored' };
-  if (answer.type === 'opaqueredirect' || answer.status === 401 || answer.status === 403) {
-    return {
-      kind: 'later',
-      says: 'You are signed out. Sign in again; your log is kept on this device.',
-    };
-  }
-  if (answer.status >= 500 || answer.status === 408 || answer.status === 429) {
-    return {
-      kind: 'later',
-      says: 'The practice’s server does not answer. Your log is kept on this device.',
-    };
-  }
-  const body = (await answer.json().catch(() => null)) as { message?: string } | null;
-  return { kind: 'refused', says: body?.message ?? 'Part of the log could not be stored.' };
-}
-
-/** Device storage may be full or forbidden: the session goes on, the server still gets its events. */
-const quietly = (work: Promise<unknown>) => void work.catch(() => undefined);
+const NAME = 'session';
 
 export interface Device {
-  outbox: Outbox;
   session: SessionStore;
   /** Whether the session was begun before this page was opened. */
   takenUp: boolean;
 }
 
+const bodyOf = ({ versionId, ledId, startedAt }: SessionHead, event: SessionEvent) => {
+  const { id: _id, ...rest } = event;
+  return { session: { versionId, ledId, startedAt }, event: rest };
+};
+
 /**
- * Opens what this device keeps for a person, and the session they are in or about to begin.
+ * The session a person is in on this device, or is about to begin. What happens in it is written here and
+ * sent by the outbox; a session that is taken up sends all of its log again, which is stored once.
  *
  * @param now milliseconds since 1970 UTC
  */
 export async function openDevice(
-  userId: string,
-  version: { id: string; steps: readonly HoldStep[] },
+  outbox: Outbox,
+  led: { id: string; ledId: string; steps: readonly HoldStep[] },
   now: () => number,
 ): Promise<Device> {
-  const outboxKey = `outbox:${userId}`;
-  const sessionKey = `session:${userId}`;
-  const [left, kept] = await Promise.all([
-    get<Letter[]>(outboxKey).catch(() => undefined),
-    get<KeptSession>(sessionKey).catch(() => undefined),
-  ]);
-  const outbox = createOutbox({
-    left: left ?? [],
-    keep: (letters) => quietly(set(outboxKey, letters)),
-    send: post,
-    wait: sleep,
-  });
+  // Only this code writes under the name, sealed for its person.
+  const kept = (await outbox.readJotted(NAME)) as KeptSession | null;
   const goesOn =
-    kept?.head.versionId === version.id &&
+    kept !== null &&
+    kept.head.versionId === led.id &&
+    kept.head.ledId === led.ledId &&
     now() - kept.head.startedAt < TAKE_UP_WITHIN_MS &&
     !kept.events.some(({ type }) => type === 'finished' || type === 'stopped');
   const earlier = goesOn ? kept.events : [];
   let head: SessionHead | null = goesOn ? kept.head : null;
+  const send = (of: SessionHead, event: SessionEvent) =>
+    outbox.add({
+      kind: 'session event',
+      id: event.id,
+      clientId: null,
+      thing: of.id,
+      base: null,
+      body: bodyOf(of, event) as Letter<'session event'>['body'],
+    });
+  for (const event of earlier) if (head) send(head, event);
   const session = createSession(
-    version.steps,
+    led.steps,
     {
       now,
       newId: () => uuid(),
       onEvent: (event) => {
-        head ??= { id: uuid(), versionId: version.id, startedAt: event.at };
-        outbox.add({ session: head, event });
-        quietly(set(sessionKey, { head, events: session.read().events }));
+        head ??= { id: uuid(), versionId: led.id, ledId: led.ledId, startedAt: event.at };
+        outbox.jot(NAME, { head, events: [...session.read().events] });
+        send(head, event);
       },
     },
     earlier,
   );
-  return { outbox, session, takenUp: goesOn };
+  return { session, takenUp: goesOn };
 }

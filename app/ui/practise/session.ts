@@ -13,6 +13,8 @@ import {
 export interface SessionHead {
   id: string;
   versionId: string;
+  /** What it is led by, as it was handed out. */
+  ledId: string;
   startedAt: number;
 }
 

@@ -1,5 +1,4 @@
 import { MultiSelect } from '@mantine/core';
-import { useHotkeys } from '@mantine/hooks';
 import { useEffect, useRef } from 'react';
 import { REGIONS, WORKABLE_SITES, type Region } from '#core/anatomy';
 import {
@@ -12,6 +11,7 @@ import {
   type QuestionGroup,
   type Reply,
 } from '#core/screening';
+import { useKeys } from '~/ui/parts/useKeys';
 import type { InterviewState } from './useInterview';
 import classes from './Interview.module.css';
 
@@ -177,7 +177,7 @@ export function Interview({
     if (by.get(id)?.says === 'yes') forget(id);
     else answer(emptyReply(id, 'yes'));
   };
-  useHotkeys(
+  useKeys(
     keys
       ? [
           ['n', noneAndOn],

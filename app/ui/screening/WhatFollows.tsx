@@ -1,5 +1,6 @@
 import { sourceWords } from '#core/knowledge';
 import type { Level, ScreenFinding } from '#core/screening';
+import { Empty } from '~/ui/parts/Empty';
 import classes from './WhatFollows.module.css';
 
 export const LEVEL_WORDS: Record<Level, string> = {
@@ -20,7 +21,7 @@ export function WhatFollows({
   words: 'therapist' | 'client';
   empty: string;
 }) {
-  if (findings.length === 0) return <p className={classes.empty}>{empty}</p>;
+  if (findings.length === 0) return <Empty>{empty}</Empty>;
   return (
     <ul className={classes.list}>
       {findings.map((finding, index) => (

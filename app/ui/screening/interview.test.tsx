@@ -21,12 +21,12 @@ import { WhatFollows } from './WhatFollows';
 const nothing = () => undefined;
 const stateOf = (...replies: Reply[]): InterviewState => ({
   replies,
-  kept: 'yes',
+  recording: undefined,
   answer: nothing,
   forget: nothing,
   take: nothing,
   none: nothing,
-  record: () => Promise.resolve(),
+  record: () => '',
 });
 const draw = (at: number, ...replies: Reply[]) =>
   renderToStaticMarkup(

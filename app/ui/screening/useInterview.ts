@@ -1,7 +1,16 @@
-import { useEffect, useReducer, useRef, useState } from 'react';
+import equal from 'fast-deep-equal';
+import { useEffect, useReducer, useRef } from 'react';
 import { v7 as uuid } from 'uuid';
-import { answerWith, noneOf, repliesSchema, type QuestionGroup, type Reply } from '#core/screening';
-import type { Heard } from '~/ui/parts/sendUntilHeard';
+import {
+  answerWith,
+  noneOf,
+  type ConditionId,
+  type QuestionGroup,
+  type Reply,
+} from '#core/screening';
+import type { Body } from '~/keeping/bodies';
+import type { Letter } from '~/keeping/letter';
+import { useOutbox, useView } from '~/ui/keeping/Keeping';
 
 type Act =
   | { type: 'answer'; reply: Reply }
@@ -22,102 +31,88 @@ function turn(replies: Reply[], act: Act): Reply[] {
   }
 }
 
-const WAIT_MS = 700;
-
-/** What this device kept, when it is readable and not empty. */
-function keptHere(key: string): Reply[] | null {
-  try {
-    const text = window.localStorage.getItem(key);
-    const parsed = repliesSchema.safeParse(JSON.parse(text ?? 'null'));
-    return parsed.success && parsed.data.length > 0 ? parsed.data : null;
-  } catch {
-    return null;
-  }
+/** What differs between two states of an interview: answers that were set, questions that are open again. */
+export function changed(before: readonly Reply[], after: readonly Reply[]): Body<'answer'> {
+  const was = new Map(before.map((reply) => [reply.condition, reply]));
+  const is = new Set(after.map(({ condition }) => condition));
+  return {
+    set: after.filter((reply) => !equal(reply, was.get(reply.condition))),
+    forget: before.map(({ condition }) => condition).filter((id) => !is.has(id)),
+  };
 }
 
-/** Sends the answers so far; settles with whether they arrived. */
-export type Keep = (replies: Reply[]) => Promise<boolean>;
+/** Answers with what was changed since laid over them. */
+export function laidOver(replies: readonly Reply[], changes: readonly Body<'answer'>[]): Reply[] {
+  return changes.reduce<Reply[]>(
+    (before, { set, forget }) => {
+      const gone = new Set<ConditionId>([...forget, ...set.map(({ condition }) => condition)]);
+      return [...before.filter(({ condition }) => !gone.has(condition)), ...(set as Reply[])];
+    },
+    [...replies],
+  );
+}
 
 /**
- * An interview under way. Each answer is kept on this device at once and with the server a moment
- * later, so that neither a closed page nor a lost connection loses one.
+ * An interview under way. Each answer is written on this device at once and sent, so that neither a closed
+ * page nor a lost connection loses one; recording it sends it whole.
+ *
+ * @param clientId whose file; null: one’s own
+ * @param fileId the same file, always by its id
  */
-export function useInterview(initial: Reply[], key: string, keep: Keep) {
+export function useInterview(initial: Reply[], clientId: string | null, fileId: string) {
+  const outbox = useOutbox();
+  const { entries, opened } = useView();
   const [replies, dispatch] = useReducer(turn, initial);
-  const [kept, setKept] = useState<'yes' | 'here' | 'under way'>('yes');
-  const first = useRef(true);
-  /** It is being recorded: nothing is kept any more. */
-  const closed = useRef(false);
-  const sending = useRef(Promise.resolve());
-  /** One interview is recorded once, however often it is sent. */
-  const id = useRef(uuid());
-  const latest = useRef(keep);
+  const written = useRef<readonly Reply[]>(initial);
+  const found = useRef(false);
+
+  const of = (kind: Letter['kind']) =>
+    entries.filter(({ letter }) => letter.kind === kind && letter.clientId === clientId);
+  const recording = of('interview').at(-1);
+
+  // What an earlier page left here unsent is laid over what was read.
   useEffect(() => {
-    latest.current = keep;
+    if (!opened || found.current) return;
+    found.current = true;
+    const whole = of('interview').at(-1)?.letter as Letter<'interview'> | undefined;
+    const left = of('answer').map(({ letter }) => letter.body as Body<'answer'>);
+    if (!whole && left.length === 0) return;
+    const from = laidOver((whole?.body.replies as Reply[] | undefined) ?? written.current, left);
+    written.current = from;
+    dispatch({ type: 'take', replies: from });
   });
 
-  // What a lost connection left on this device goes first.
   useEffect(() => {
-    const here = keptHere(key);
-    if (here) dispatch({ type: 'take', replies: here });
-  }, [key]);
-
-  useEffect(() => {
-    if (first.current) {
-      first.current = false;
-      return;
-    }
-    try {
-      window.localStorage.setItem(key, JSON.stringify(replies));
-    } catch {
-      // A device that keeps nothing still sends.
-    }
-    if (closed.current) return;
-    let gone = false;
-    const send = () => {
-      if (closed.current) return;
-      setKept('under way');
-      sending.current = latest.current(replies).then((arrived) => {
-        if (gone) return;
-        setKept(arrived ? 'yes' : 'here');
-        if (arrived) window.localStorage.removeItem(key);
-      });
-    };
-    const timer = setTimeout(send, WAIT_MS);
-    window.addEventListener('online', send);
-    return () => {
-      gone = true;
-      clearTimeout(timer);
-      window.removeEventListener('online', send);
-    };
-  }, [replies, key]);
+    const body = changed(written.current, replies);
+    if (body.set.length + body.forget.length === 0) return;
+    written.current = replies;
+    outbox.add({ kind: 'answer', clientId, thing: fileId, base: null, body });
+  }, [replies, outbox, clientId, fileId]);
 
   return {
     replies,
-    kept,
+    /** It is recorded and on its way, or was refused. */
+    recording,
     answer: (reply: Reply) => dispatch({ type: 'answer', reply }),
     forget: (condition: Reply['condition']) => dispatch({ type: 'forget', condition }),
     /** Begins from answers that were given before. */
     take: (from: readonly Reply[]) => dispatch({ type: 'take', replies: [...from] }),
     none: (group: QuestionGroup) => dispatch({ type: 'none', group }),
     /**
-     * Records it by an id of its own: what is being kept arrives first, and nothing is kept after it.
-     * Only what was recorded is forgotten on this device.
+     * Records the whole of it; one that was refused before gives way.
+     *
+     * @param after the latest answers the asker has seen
+     * @returns the id of its letter
      */
-    record: async (send: (id: string) => Promise<Heard>) => {
-      closed.current = true;
-      await sending.current;
-      const { ok } = await send(id.current);
-      if (!ok) {
-        closed.current = false;
-        return;
-      }
-      id.current = uuid();
-      try {
-        window.localStorage.removeItem(key);
-      } catch {
-        // Nothing was kept.
-      }
+    record: (after: string | null): string => {
+      if (recording?.refused) outbox.letGo(recording.letter.id);
+      return outbox.add({
+        kind: 'interview',
+        clientId,
+        thing: uuid(),
+        base: null,
+        body: { replies, after },
+      });
     },
   };
 }

@@ -1,5 +1,7 @@
 import type { ReactNode } from 'react';
-import { Form, Link, NavLink } from 'react-router';
+import { Link, NavLink } from 'react-router';
+import { SignOut } from '../keeping/SignOut';
+import { Standing } from '../keeping/Standing';
 import { Wordmark } from '../parts/Wordmark';
 import classes from './Shell.module.css';
 
@@ -38,17 +40,17 @@ export function Shell({
             ))}
           </nav>
         )}
-        <div className={classes.middle}>{middle}</div>
+        {middle ? (
+          <div className={classes.middle}>{middle}</div>
+        ) : (
+          <span className={classes.space} />
+        )}
         <nav className={classes.own} aria-label="You">
-          <span className={classes.place}>{place}</span>
-          <NavLink to="/settings" className={classes.link}>
-            {person}
+          <Standing />
+          <NavLink to="/settings" className={classes.link} title={place}>
+            <bdi>{person}</bdi>
           </NavLink>
-          <Form method="post" action="/sign-out">
-            <button type="submit" className={classes.link}>
-              Sign out
-            </button>
-          </Form>
+          <SignOut className={classes.link} />
         </nav>
       </header>
       <main id="main" className={classes.main} tabIndex={-1}>

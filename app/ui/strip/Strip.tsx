@@ -1,55 +1,12 @@
 import { scaleLinear } from 'd3-scale';
 import { useElementSize } from '@mantine/hooks';
-import { findSite, PRESSURE_CEILING_LIMIT, type Side } from '#core/anatomy';
-import { isOpenEnded } from '#core/dosage';
-import { findPosture } from '#core/loading';
-import type { Block, Layout } from '#core/routine';
+import { findSite } from '#core/anatomy';
+import type { Layout } from '#core/routine';
 import { clockTime } from '../parts/words';
+import { AXIS, box, FOOT, groupsOf, HEIGHT, LETTER, PAD, TOP } from './frame';
 import { placeLabels, type LabelWish } from './labels';
+import { Bands, Hold, Ticks } from './StripShapes';
 import classes from './Strip.module.css';
-
-const HEIGHT = 236;
-const TOP = 22;
-const AXIS = 116;
-const REACH = 66;
-const FOOT = 212;
-const PAD = 12;
-/** Width of a drawn letter of a label, in pixels; near enough to keep labels apart. */
-const LETTER = 6.3;
-
-const heightOf = scaleLinear([0, PRESSURE_CEILING_LIMIT], [4, REACH]).clamp(true);
-
-interface Group {
-  key: string;
-  itemId: string;
-  side: Side;
-  blocks: Block[];
-}
-
-function groupsOf(layout: Layout): Group[] {
-  const groups: Group[] = [];
-  for (const block of layout.blocks) {
-    const { itemId, side } = block.step;
-    const last = groups.at(-1);
-    if (last?.itemId === itemId && last.side === side) last.blocks.push(block);
-    else groups.push({ key: `${itemId}:${side}`, itemId, side, blocks: [block] });
-  }
-  return groups;
-}
-
-function box(block: Block, x: (seconds: number) => number) {
-  const left = x(block.startSeconds);
-  const width = Math.max(2, x(block.startSeconds + block.seconds) - left - 1.5);
-  const reach = heightOf(block.step.grade);
-  switch (block.step.side) {
-    case 'left':
-      return { left, width, top: AXIS - reach, height: reach };
-    case 'right':
-      return { left, width, top: AXIS, height: reach };
-    case 'mid':
-      return { left, width, top: AXIS - reach / 2, height: reach };
-  }
-}
 
 /** A routine as a sentence, for those who do not see the drawing. */
 function describe(layout: Layout, numbers: ReadonlyMap<string, number>): string {
@@ -62,73 +19,6 @@ function describe(layout: Layout, numbers: ReadonlyMap<string, number>): string 
     return `${numbers.get(group.itemId) ?? ''} ${site}${side}, ${clockTime(seconds)} at grade ${first?.step.grade ?? 0}`;
   });
   return `The routine along time, ${clockTime(layout.totalSeconds.most)} at most: ${parts.join('; ')}.`;
-}
-
-/** Room for “0 min” before the next figure, in px. */
-const TICK_ROOM = 42;
-
-function Ticks({ total, x }: { total: number; x: (seconds: number) => number }) {
-  const minutes = Math.floor(total / 60);
-  const step = [1, 2, 5, 10].find((each) => x(each * 60) - x(0) >= TICK_ROOM) ?? 20;
-  return Array.from({ length: Math.floor(minutes / step) + 1 }, (_, n) => n * step).map(
-    (minute) => (
-      <g key={minute} transform={`translate(${x(minute * 60)},${FOOT - 10})`}>
-        <line y2="5" className={classes.tick} />
-        <text y="18" textAnchor={minute === 0 ? 'start' : 'middle'} className={classes.small}>
-          {minute === 0 ? '0 min' : minute}
-        </text>
-      </g>
-    ),
-  );
-}
-
-function Bands({ layout, x }: { layout: Layout; x: (seconds: number) => number }) {
-  return layout.bands.map((band, index) => {
-    const left = x(band.startSeconds);
-    const width = Math.max(1, x(band.endSeconds) - left);
-    const name = findPosture(band.positionId)?.name ?? '';
-    const before = layout.bands[index - 1];
-    const from = before ? x(before.endSeconds) : PAD;
-    const short = name.split(',')[0] ?? '';
-    const fits = [name, short].find((text) => text.length * LETTER < width - 4);
-    return (
-      <g key={`${band.positionId}:${band.startSeconds}`}>
-        <rect x={left} y={TOP} width={width} height={FOOT - TOP - 14} className={classes.band} />
-        {fits && (
-          <text x={left + 2} y={TOP - 7} className={classes.small}>
-            {fits}
-          </text>
-        )}
-        {band.viaFloor && (
-          <path
-            d={`M${from},${AXIS} Q${(from + left) / 2},${AXIS - 26} ${left},${AXIS}`}
-            className={classes.hop}
-          />
-        )}
-      </g>
-    );
-  });
-}
-
-function Hold({ block, x }: { block: Block; x: (seconds: number) => number }) {
-  const { left, width, top, height } = box(block, x);
-  const least = x(block.startSeconds + block.leastSeconds);
-  return (
-    <>
-      <rect
-        x={left}
-        y={top}
-        width={width}
-        height={height}
-        rx="1.5"
-        className={classes.hold}
-        data-method={block.step.dose.method}
-      />
-      {isOpenEnded(block.step.dose) && least < left + width - 2 && (
-        <line x1={least} x2={least} y1={top + 2} y2={top + height - 2} className={classes.least} />
-      )}
-    </>
-  );
 }
 
 /**

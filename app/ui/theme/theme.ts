@@ -3,6 +3,7 @@ import {
   createTheme,
   Input,
   InputWrapper,
+  Pill,
   type CSSVariablesResolver,
   type MantineColorsTuple,
 } from '@mantine/core';
@@ -41,6 +42,7 @@ export const theme = createTheme({
         required: controls.required,
       },
     }),
+    Pill: Pill.extend({ classNames: { root: controls.pill, remove: controls.pillRemove } }),
     Button: Button.extend({
       defaultProps: { variant: 'filled' },
       classNames: { root: controls.button },

@@ -17,8 +17,8 @@ export const VIEWS: Record<ViewId, Drawing> = {
 
 export { CROTCH, CROWN, HALF_OUTLINE, JOINTS, onHand } from './body';
 export { VIEW_IDS, type DrawnLine, type Drawing, type ViewId } from './drawing';
-export { landmarksOf, placeOfLandmark, type Landmark } from './landmarks';
-export { PROPORTIONS, PROPORTIONS_SOURCE, UNITS_PER_STATURE, atHeight } from './proportions';
+export { landmarksOf, type Landmark } from './landmarks';
+export { PROPORTIONS, UNITS_PER_STATURE } from './proportions';
 export { follow, recipeWords, type Recipe } from './recipe';
 export { band, middleOf, oval, polygonOf, type Shape } from './shape';
 export { backOffset, SIDE_ARM, SIDE_STANDING, SIDE_TRUNK } from './side';

@@ -1,5 +1,3 @@
-import type { Source } from '#core/knowledge';
-
 /**
  * Heights and breadths as fractions of stature, after Drillis & Contini 1966 as reproduced in Winter,
  * Biomechanics and Motor Control of Human Movement. Quoted from memory.
@@ -18,11 +16,6 @@ export const PROPORTIONS = {
   hand: 0.108,
   foot: 0.152,
 } as const;
-
-export const PROPORTIONS_SOURCE: Source = {
-  kind: 'citation',
-  work: 'Drillis & Contini 1966, in Winter, Biomechanics and Motor Control of Human Movement (from memory)',
-};
 
 /** Body coordinates run in thousandths of stature. */
 export const UNITS_PER_STATURE = 1000;

@@ -55,8 +55,8 @@ export const siteSchema = z.object({
 });
 type SiteEntry = z.infer<typeof siteSchema>;
 
-/** A place on the body that can be worked by oneself. */
-export interface Site extends SiteEntry {
+/** A site as its table writes it; `Site` knows which ids there are. */
+export interface SiteRecord extends SiteEntry {
   region: Region;
   sensitivity: Sensitivity;
   refersTo: BodyPartId[];
@@ -92,7 +92,8 @@ type Defaulted = 'afterCare' | 'often' | 'points' | 'related' | 'tests' | 'zones
 
 /** A site with the usual after-care of its region, daily, one to three points, unless it says else. */
 export const site = <const Id extends string>(
-  entry: Omit<Site, Defaulted | 'source' | 'id'> & Partial<Pick<Site, Defaulted>> & { id: Id },
+  entry: Omit<SiteRecord, Defaulted | 'source' | 'id'> &
+    Partial<Pick<SiteRecord, Defaulted>> & { id: Id },
 ) => ({
   midline: false,
   afterCare: AFTER[entry.region],

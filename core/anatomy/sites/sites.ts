@@ -1,3 +1,4 @@
+import { presentId } from '#core/knowledge';
 import { ARM_SITES } from './arm';
 import { FOOT_SITES } from './foot';
 import { HEAD_SITES } from './head';
@@ -5,7 +6,7 @@ import { HIP_SITES } from './hip';
 import { LEG_SITES } from './leg';
 import { NECK_SITES } from './neck';
 import { SHOULDER_SITES } from './shoulder';
-import type { Site } from './site';
+import type { SiteRecord } from './site';
 import { TRUNK_SITES } from './trunk';
 import { UPPER_BACK_SITES } from './upperBack';
 
@@ -23,13 +24,18 @@ const TABLE = [
 
 export type SiteId = (typeof TABLE)[number]['id'];
 
+/** A place on the body that can be worked by oneself. */
+export interface Site extends SiteRecord {
+  id: SiteId;
+}
+
 /** Every site, in the order of the body from head to foot. */
 export const SITES: readonly Site[] = TABLE;
 
 const BY_ID = new Map<string, Site>(SITES.map((entry) => [entry.id, entry]));
 
-/** The site with this id, or undefined. */
-export const findSite = (id: string): Site | undefined => BY_ID.get(id);
+/** The site with this id, also by an id it had before; undefined when there is none. */
+export const findSite = (id: string): Site | undefined => BY_ID.get(presentId('site', id));
 
 /** Sites that can be put into a routine: all but those that send one elsewhere. */
 export const WORKABLE_SITES: readonly Site[] = SITES.filter((entry) => !entry.redirect);

@@ -1,0 +1,64 @@
+import type { HoldStep } from '#core/routine';
+import type { ScreenFinding } from '#core/screening';
+import { and, eq } from 'drizzle-orm';
+import { v5 as uuidOf } from 'uuid';
+import { digestOf } from './digest.server';
+import type { Database } from './database.server';
+import { ledRoutine } from './schema.server';
+
+/** A routine as a device is led through it: the holds of a version under what screening had found. */
+export interface Led {
+  clientId: string;
+  versionId: string;
+  steps: readonly HoldStep[];
+  findings: readonly ScreenFinding[];
+}
+
+const NAMESPACE = '0f9a3f6e-0c0e-4b7c-8a53-5a6f2a7e9d10';
+
+/** What tells two of them apart. */
+const ledDigest = ({ versionId, steps, findings }: Led): string =>
+  digestOf({ versionId, steps, findings });
+
+/** Remembers what a device is led by; the same again is the same row. */
+export async function handOut(
+  db: Database,
+  led: Led,
+  { at, guessed = false }: { at: Date; guessed?: boolean },
+): Promise<string> {
+  const digest = ledDigest(led);
+  const { clientId, versionId } = led;
+  const [made] = await db
+    .insert(ledRoutine)
+    .values({
+      // The same holds for the same client are the same row, wherever it is made.
+      id: uuidOf(`${clientId}/${digest}`, NAMESPACE),
+      clientId,
+      versionId,
+      digest,
+      steps: [...led.steps],
+      findings: [...led.findings],
+      guessed,
+      at,
+    })
+    .onConflictDoNothing()
+    .returning({ id: ledRoutine.id });
+  if (made) return made.id;
+  const [known] = await db
+    .select({ id: ledRoutine.id })
+    .from(ledRoutine)
+    .where(and(eq(ledRoutine.clientId, clientId), eq(ledRoutine.digest, digest)))
+    .limit(1);
+  if (!known) throw new Error('What a device is led by was neither stored nor found.');
+  return known.id;
+}
+
+/** What a session was led by, if it was handed out to this client for this version. */
+export async function ledOf(db: Database, clientId: string, id: string) {
+  const [row] = await db
+    .select({ id: ledRoutine.id, versionId: ledRoutine.versionId, steps: ledRoutine.steps })
+    .from(ledRoutine)
+    .where(and(eq(ledRoutine.clientId, clientId), eq(ledRoutine.id, id)))
+    .limit(1);
+  return row;
+}

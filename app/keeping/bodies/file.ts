@@ -1,0 +1,52 @@
+import { isDay, TIMES_OF_DAY } from '#core/calendar';
+import { findTool, surfaceIdSchema } from '#core/equipment';
+import { BODY_BOUNDS } from '#core/loading';
+
+import { z } from 'zod';
+import { nameSchema, optionalNumber, orEmpty, timeZoneSchema } from '../fields';
+
+const minutesSchema = orEmpty(
+  z.coerce
+    .number({ error: 'Minutes a day must be a number.' })
+    .int('Minutes a day must be a whole number.')
+    .min(1, 'Minutes a day must be at least 1.')
+    .max(120, 'Minutes a day must be at most 120.'),
+);
+
+/** The details of a client's file, as a form holds them. */
+export const detailsSchema = z.object({
+  name: nameSchema,
+  occupation: z
+    .string()
+    .trim()
+    .max(120, 'The occupation may have at most 120 characters.')
+    .default(''),
+  timeZone: timeZoneSchema,
+  minutesPerDay: minutesSchema,
+  affectedSide: orEmpty(
+    z.enum(['left', 'right'], { error: 'The affected side is left, right or neither.' }),
+  ),
+  nextVisit: orEmpty(
+    z.string().refine(isDay, { error: 'The next visit must be a date like 2026-03-31.' }),
+  ),
+  notes: z.string().trim().max(4000, 'The notes may have at most 4000 characters.').default(''),
+});
+export type ClientDetails = z.infer<typeof detailsSchema>;
+
+const { massKilograms: MASS, statureMetres: STATURE } = BODY_BOUNDS;
+
+/** What a client brings: the body, the time and what is at hand at home. */
+export const bringsSchema = z.object({
+  massKilograms: optionalNumber(MASS.name, MASS.least, MASS.most, MASS.unit),
+  statureCentimetres: optionalNumber(STATURE.name, STATURE.least * 100, STATURE.most * 100, 'cm'),
+  tools: z.array(
+    z.string().refine((id) => findTool(id) !== undefined, { error: 'That is not a tool we know.' }),
+  ),
+  places: z.array(surfaceIdSchema),
+  minutesPerDay: minutesSchema,
+  timesOfDay: z.array(z.enum(TIMES_OF_DAY, { error: 'That is not a time of day we know.' })),
+  helperAtHome: z
+    .enum(['yes', 'no', ''], { error: 'A helper at home is yes, no or not asked.' })
+    .nullable(),
+});
+export type Brings = z.infer<typeof bringsSchema>;

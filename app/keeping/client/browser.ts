@@ -1,0 +1,212 @@
+import { createStore, del, delMany, entries, get, promisifyRequest, set } from 'idb-keyval';
+import { v7 as uuid } from 'uuid';
+import type { Body } from '../bodies';
+import type { Post } from '../letter';
+import type { Delivery, Outbox, Outside, Word } from './outbox';
+import { keyFrom, sealBy, type Sealed } from './seal';
+import { memoryCupboard, plainSeal, storeOf, type Cupboard, type Store } from './store';
+
+const KEEP = '/keep';
+const KEY = '/keep/key';
+const RETRY_MS = 5_000;
+
+/** Opened when first needed: the server that draws pages has no such stores. */
+const once = <T>(make: () => T): (() => T) => {
+  let made: T | undefined;
+  return () => (made ??= make());
+};
+const things = once(() => createStore('entspann-kept', 'sealed'));
+const keys = once(() => createStore('entspann-keys', 'keys'));
+
+const cupboard: Cupboard = {
+  read: () => entries<string, Sealed>(things()),
+  // In one transaction of the browser’s store.
+  write: (put, drop) =>
+    things()('readwrite', (store) => {
+      for (const name of drop) store.delete(name);
+      for (const [name, sealed] of put) store.put(sealed, name);
+      return promisifyRequest(store.transaction);
+    }),
+};
+
+/** Where things can be sealed they are kept; elsewhere they are gone with the page, and it says so. */
+export const canSeal = (): boolean =>
+  typeof indexedDB !== 'undefined' && globalThis.crypto?.subtle !== undefined;
+
+const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
+
+/** The key of a person: the one this browser has, or a new one from the server; asked until it is given. */
+async function keyOf(userId: string): Promise<CryptoKey> {
+  for (;;) {
+    const known = await get<CryptoKey>(userId, keys()).catch(() => undefined);
+    if (known) return known;
+    try {
+      const answer = await fetch(KEY, { redirect: 'manual' });
+      if (answer.ok) {
+        const given = (await answer.json()) as { userId: string; secret: string };
+        if (given.userId === userId) {
+          const key = await keyFrom(given.secret);
+          await set(userId, key, keys()).catch(() => undefined);
+          return key;
+        }
+      }
+    } catch {
+      // No connection: again in a moment.
+    }
+    await pause(RETRY_MS);
+  }
+}
+
+async function openStore(userId: string): Promise<Store> {
+  if (!canSeal()) return storeOf(userId, memoryCupboard(), plainSeal);
+  await dropKeys(userId);
+  return storeOf(userId, cupboard, sealBy(await keyOf(userId)));
+}
+
+/** Drops the keys of everybody but one: what they left here cannot be read until they sign in again. */
+export async function dropKeys(except?: string): Promise<void> {
+  if (!canSeal()) return;
+  const all = await entries<string, CryptoKey>(keys()).catch(() => []);
+  await Promise.all(all.filter(([id]) => id !== except).map(([id]) => del(id, keys())));
+}
+
+/** What earlier editions left without an owner is nobody’s to be shown. */
+export function dropOwnerless(): void {
+  try {
+    for (const name of Object.keys(window.localStorage)) {
+      if (/^(draft|notes|interview|own-interview):/.test(name))
+        window.localStorage.removeItem(name);
+    }
+  } catch {
+    // Storage is forbidden here: then nothing is in it.
+  }
+}
+
+/** An event as the first edition left it unsent, by its person, in the clear. */
+interface EarlierLetter {
+  session: { id: string; versionId: string; startedAt: number };
+  event: { id: string } & Body<'session event'>['event'];
+}
+
+/** Takes over what an earlier edition could not send for this person, and forgets it where it lay. */
+export async function adoptEarlier(userId: string, outbox: Outbox): Promise<void> {
+  if (!canSeal()) return;
+  const [mail, session] = [`outbox:${userId}`, `session:${userId}`];
+  // Only that edition wrote under the name.
+  const left = await get<EarlierLetter[]>(mail).catch(() => undefined);
+  for (const { session: of, event } of left ?? []) {
+    const { id, ...rest } = event;
+    const { versionId, startedAt } = of;
+    outbox.add({
+      id,
+      kind: 'session event',
+      clientId: null,
+      thing: of.id,
+      base: null,
+      body: { session: { versionId, ledId: null, startedAt }, event: rest },
+    });
+  }
+  // Only what is safe in the new place leaves the old one.
+  await outbox.written();
+  await delMany([mail, session]).catch(() => undefined);
+}
+
+/** Leaves nothing of anybody readable in this browser. */
+export async function leaveNothing(): Promise<void> {
+  await dropKeys();
+  dropOwnerless();
+  if ('caches' in globalThis) {
+    for (const name of await caches.keys().catch(() => [])) await caches.delete(name);
+  }
+}
+
+/** Once a sign-in has ended elsewhere, what is here is sealed from then on. */
+const signedOut = (owner: string): Delivery => {
+  if (canSeal()) void del(owner, keys()).catch(() => undefined);
+  return { is: 'unheard', why: 'signed out' };
+};
+
+async function post(letters: Post): Promise<Delivery> {
+  const body = JSON.stringify(letters);
+  const answer = await fetch(KEEP, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body,
+    // Who is no longer signed in would be led to another page: that is no answer.
+    redirect: 'manual',
+    // A page that is left still sends what it had begun to send; browsers bear 64 kB of that.
+    keepalive: body.length < 60_000,
+  });
+  if (answer.type === 'opaqueredirect' || answer.status === 401) return signedOut(letters.from);
+  if (answer.status === 403) return { is: 'unheard', why: 'other person' };
+  if (answer.status >= 500 || answer.status === 408 || answer.status === 429) {
+    return { is: 'unheard', why: 'server' };
+  }
+  const said = (await answer.json()) as { ok: boolean; message?: string } & Partial<
+    Extract<Delivery, { is: 'answered' }>
+  >;
+  if (said.ok && said.answers) return { is: 'answered', answers: said.answers };
+  return { is: 'turned down', says: said.message ?? 'The server does not take this.' };
+}
+
+/** Without shared locks each tab sends its own; the server stores everything once. */
+const lone = {
+  alone: (() => {
+    let last: Promise<unknown> = Promise.resolve();
+    return <T>(work: () => Promise<T>): Promise<T> => {
+      const next = last.then(work, work);
+      last = next.catch(() => undefined);
+      return next;
+    };
+  })(),
+  lead: (work: () => Promise<void>) => work(),
+};
+
+function locksOf(owner: string): Outside['locks'] {
+  if (!('locks' in navigator)) return lone;
+  return {
+    alone: async (work) => navigator.locks.request(`entspann/store/${owner}`, work),
+    lead: async (work, signal) =>
+      navigator.locks.request(`entspann/send/${owner}`, { signal }, work),
+  };
+}
+
+function channelOf(owner: string): Outside['channel'] {
+  const channel = new BroadcastChannel(`entspann/${owner}`);
+  return {
+    tell: (word) => channel.postMessage(word),
+    hear: (listener) => {
+      const heard = ({ data }: MessageEvent<Word>) => listener(data);
+      channel.addEventListener('message', heard);
+      return () => {
+        channel.removeEventListener('message', heard);
+        channel.close();
+      };
+    },
+  };
+}
+
+/** Settles after a while, when it is hurried, or as soon as the machine says that it has a network again. */
+const wait: Outside['wait'] = (ms, hurry) =>
+  new Promise((done) => {
+    const go = () => {
+      clearTimeout(timer);
+      window.removeEventListener('online', go);
+      hurry.removeEventListener('abort', go);
+      done();
+    };
+    const timer = setTimeout(go, ms);
+    window.addEventListener('online', go);
+    hurry.addEventListener('abort', go);
+  });
+
+/** What an outbox needs, from the browser. */
+export const browserFor = (owner: string): Outside => ({
+  store: openStore(owner),
+  locks: locksOf(owner),
+  channel: channelOf(owner),
+  post,
+  wait,
+  now: () => Date.now(),
+  newId: () => uuid(),
+});

@@ -1,0 +1,3 @@
+import { proveKeeping } from './testing/prove';
+
+proveKeeping();

@@ -1,0 +1,203 @@
+import type { LedRoutine } from '#core/routine';
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import type { HomeToday } from '#core/measurement';
+import { SKIP_REASONS, STOP_REASONS, type EventBody, type SessionState } from '#core/session';
+import { useOutbox } from '~/ui/keeping/Keeping';
+import { Standing } from '~/ui/keeping/Standing';
+import { Choice } from '~/ui/practise/Choice';
+import { play } from '~/ui/practise/cues';
+import { openDevice, type Device } from '~/ui/practise/device';
+import { useLead } from '~/ui/practise/useLead';
+import { useAwake } from '~/ui/practise/useAwake';
+import { Closing, Finished, Stopped } from './Ending';
+import { Find } from './Find';
+import { Holding } from './Holding';
+import { LedContext } from './led';
+import { Opening } from './Opening';
+import { remainingPlace } from './place';
+import classes from './practise.module.css';
+
+const TICK_MS = 200;
+const now = () => Date.now();
+
+/** What sound a change of the session calls for. */
+function cueFor(before: SessionState, after: SessionState) {
+  if (before.phase.name === after.phase.name) return null;
+  if (after.phase.name === 'hold') return 'begin';
+  return before.phase.name === 'hold' ? 'end' : null;
+}
+
+/** Draws the running session; mounted once the device's store is open. */
+function Run({
+  device,
+  version,
+  therapistName,
+  home,
+}: {
+  device: Device;
+  version: LedRoutine;
+  therapistName: string;
+  home: HomeToday;
+}) {
+  const { session } = device;
+  const { state } = useSyncExternalStore(session.subscribe, session.read, session.read);
+  const [time, setTime] = useState(now);
+  const [asking, setAsking] = useState<'skip' | 'stop' | null>(null);
+  const before = useRef(state);
+  useAwake(state.status === 'running');
+
+  useEffect(() => {
+    const cue = cueFor(before.current, state);
+    before.current = state;
+    if (cue) play(cue);
+  }, [state]);
+
+  // A new screen begins at its heading, for those who hear or tab through it.
+  const place = `${state.status}:${state.stepIndex}:${state.phase.name}`;
+  const screenOf = useRef<HTMLDivElement>(null);
+  const placeBefore = useRef(place);
+  useEffect(() => {
+    if (placeBefore.current === place) return;
+    placeBefore.current = place;
+    const heading = screenOf.current?.querySelector('h1');
+    heading?.setAttribute('tabindex', '-1');
+    heading?.focus({ preventScroll: true });
+  }, [place]);
+
+  useEffect(() => {
+    const turn = () => {
+      session.tick();
+      setTime(now());
+    };
+    const timer = setInterval(turn, TICK_MS);
+    document.addEventListener('visibilitychange', turn);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener('visibilitychange', turn);
+    };
+  }, [session]);
+
+  const happen = (body: EventBody) => {
+    session.happen(body);
+    setTime(now());
+  };
+  const skip = (reason: (typeof SKIP_REASONS)[number]['id']) => {
+    // What keeps someone from a place keeps them from all of its points.
+    for (const step of remainingPlace(state)) happen({ type: 'skipped', step, reason });
+    setAsking(null);
+  };
+
+  const ask = { onSkip: () => setAsking('skip'), onStop: () => setAsking('stop') };
+  const screen = () => {
+    if (state.status === 'ready') {
+      return (
+        <Opening
+          version={version}
+          therapistName={therapistName}
+          measure={[...home.before, ...home.weekly]}
+          onStart={() => happen({ type: 'started' })}
+        />
+      );
+    }
+    if (state.status === 'stopped') return <Stopped state={state} therapistName={therapistName} />;
+    if (state.status === 'finished') {
+      return <Finished state={state} measure={home.again} />;
+    }
+    switch (state.phase.name) {
+      case 'find':
+        return <Find key={state.stepIndex} state={state} happen={happen} {...ask} />;
+      case 'closing':
+        return <Closing state={state} happen={happen} />;
+      default:
+        return <Holding state={state} now={time} happen={happen} {...ask} />;
+    }
+  };
+
+  return (
+    <div className={classes.screen} ref={screenOf}>
+      {screen()}
+      <div className={classes.post}>
+        <Standing lean />
+      </div>
+      {asking === 'skip' && (
+        <Choice
+          title="Why skip this place?"
+          options={SKIP_REASONS}
+          back="Do not skip"
+          onChoose={skip}
+          onBack={() => setAsking(null)}
+        />
+      )}
+      {asking === 'stop' && (
+        <Choice
+          title="Why stop here?"
+          options={STOP_REASONS}
+          back="Go on"
+          onChoose={(reason) => {
+            happen({ type: 'stopped', reason });
+            setAsking(null);
+          }}
+          onBack={() => setAsking(null)}
+        />
+      )}
+    </div>
+  );
+}
+
+/** Leads a client through their routine; in one tab at a time. */
+export function Guide({
+  userId,
+  version,
+  therapistName,
+  home,
+}: {
+  userId: string;
+  version: LedRoutine;
+  therapistName: string;
+  home: HomeToday;
+}) {
+  const outbox = useOutbox();
+  const { lead, takeOver } = useLead(userId);
+  const [device, setDevice] = useState<Device | null>(null);
+  useEffect(() => {
+    if (lead !== 'here') return;
+    let left = false;
+    void openDevice(outbox, version, now).then((opened) => {
+      if (!left) setDevice(opened);
+    });
+    return () => {
+      left = true;
+      setDevice(null);
+    };
+  }, [outbox, version, lead]);
+  if (lead === 'elsewhere') {
+    return (
+      <div className={classes.screen}>
+        <div className={classes.body}>
+          <h1>Open in another tab</h1>
+          <p className={classes.lead}>
+            Your session runs in another tab of this browser. Go on there, or take it over here: the
+            other one then stands still.
+          </p>
+        </div>
+        <div className={classes.foot}>
+          <button type="button" className={classes.main} onClick={takeOver}>
+            Go on here
+          </button>
+        </div>
+      </div>
+    );
+  }
+  if (!device) {
+    return (
+      <div className={classes.screen}>
+        <Opening version={version} therapistName={therapistName} measure={[]} />
+      </div>
+    );
+  }
+  return (
+    <LedContext value={version}>
+      <Run device={device} version={version} therapistName={therapistName} home={home} />
+    </LedContext>
+  );
+}

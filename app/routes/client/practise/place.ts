@@ -1,0 +1,47 @@
+import { placeOf } from '#core/anatomy';
+import { methodOf } from '#core/dosage';
+import { placeKey, type HoldStep, type SiteWords } from '#core/routine';
+import { secondsLeft, type SessionState } from '#core/session';
+import { useLed } from './led';
+
+/** The hold the session stands at, with its site and the name of the place. */
+export function usePresentPlace(state: SessionState): {
+  step: HoldStep;
+  site: SiteWords | undefined;
+  name: string;
+  ceiling: number;
+} | null {
+  const { sites } = useLed();
+  const step = state.steps[state.stepIndex];
+  if (!step) return null;
+  const site = sites[step.siteId];
+  return {
+    step,
+    site,
+    name: site ? placeOf(site, step.side) : step.siteId,
+    ceiling: step.ceilingGrade,
+  };
+}
+
+/** The holds still to come on the present place, this one first. */
+export function remainingPlace(state: SessionState): number[] {
+  const present = state.steps[state.stepIndex];
+  if (!present) return [];
+  const rest = state.steps.slice(state.stepIndex);
+  const other = rest.findIndex((step) => placeKey(step) !== placeKey(present));
+  return rest.slice(0, other === -1 ? rest.length : other).map((step) => step.index);
+}
+
+const ONE = { points: 'point', passes: 'pass', spots: 'spot' } as const;
+
+/** “point 2 of 3”, with the repetition where there are several. */
+export function pointWords(step: HoldStep): string {
+  const name = ONE[methodOf(step.dose).pointsName];
+  const point = step.points > 1 ? `${name} ${step.point} of ${step.points}` : '';
+  const repetition = step.repetitions > 1 ? `time ${step.repetition} of ${step.repetitions}` : '';
+  return [point, repetition].filter(Boolean).join(', ');
+}
+
+/** Minutes from the present hold to the end, if fade holds run to their limit. */
+export const minutesLeft = (state: SessionState): number =>
+  Math.max(1, Math.round(secondsLeft(state) / 60));

@@ -1,0 +1,107 @@
+import { useEffect, useRef } from 'react';
+import { Link } from 'react-router';
+import { clientContext } from '~/context.server';
+import { load } from '~/door.server';
+import { routineToPractise } from '~/services/practising.server';
+import { useView } from '~/ui/keeping/Keeping';
+import { Standing } from '~/ui/keeping/Standing';
+import { StopSign } from '~/ui/screening/StopSign';
+import type { Route } from './+types/practise';
+import { Guide } from './Guide';
+import { Opening } from './Opening';
+import classes from './practise.module.css';
+
+export const meta: Route.MetaFunction = () => [
+  { title: 'Practise · Entspann' },
+  { name: 'theme-color', content: '#17332f' },
+];
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const { setting, who } = context.get(clientContext);
+  return load(async () => ({ userId: who.userId, ...(await routineToPractise(setting, who)) }));
+}
+
+/** A session under way goes on with the version it began with, whatever else happens on the page. */
+export const shouldRevalidate = () => false;
+
+/**
+ * Whether the client answered the screening and the practice does not know yet. Once it does, the page is
+ * fetched anew: what was read with it is from before.
+ */
+function useUnsentAnswers(): boolean {
+  const { entries } = useView();
+  const unsent = entries.some(({ letter }) => letter.kind === 'interview');
+  const before = useRef(false);
+  useEffect(() => {
+    if (before.current && !unsent) window.location.reload();
+    before.current = unsent;
+  }, [unsent]);
+  return unsent;
+}
+
+export default function Practise({ loaderData }: Route.ComponentProps) {
+  const { version, userId, therapistName, home, stop } = loaderData;
+  const unsent = useUnsentAnswers();
+  if (unsent) {
+    return (
+      <main className={classes.night} data-night>
+        <div className={classes.screen}>
+          <h1>Your answers are not sent yet</h1>
+          <p>
+            What you answered decides whether this is safe for you. It is kept on this phone and
+            sent as soon as there is a connection; wait with the routine until then.
+          </p>
+          <div className={classes.post}>
+            <Standing lean />
+          </div>
+          <Link to="/answers" className={classes.quiet}>
+            Look at your answers
+          </Link>
+          <Link to="/today" className={classes.quiet}>
+            Back
+          </Link>
+        </div>
+      </main>
+    );
+  }
+  if (stop) {
+    return (
+      <main className={classes.night} data-night>
+        <div className={classes.screen}>
+          <StopSign stop={stop} therapistName={therapistName} />
+          <Link to="/today" className={classes.quiet}>
+            Back
+          </Link>
+        </div>
+      </main>
+    );
+  }
+  if (!version) {
+    return (
+      <main className={classes.night} data-night>
+        <div className={classes.screen}>
+          <h1>No routine yet</h1>
+          <p>{therapistName} has not issued a routine for you.</p>
+          <Link to="/today" className={classes.quiet}>
+            Back
+          </Link>
+        </div>
+      </main>
+    );
+  }
+  // What screening found leaves nothing of it: not even a session under way goes on.
+  if (version.steps.length > 0 && version.steps.every(({ leftOut }) => leftOut)) {
+    return (
+      <main className={classes.night} data-night>
+        <div className={classes.screen}>
+          <Opening version={version} therapistName={therapistName} measure={[]} />
+        </div>
+      </main>
+    );
+  }
+  return (
+    <main className={classes.night} data-night>
+      <Guide userId={userId} version={version} therapistName={therapistName} home={home} />
+    </main>
+  );
+}

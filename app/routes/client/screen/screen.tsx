@@ -1,0 +1,98 @@
+import { Button } from '@mantine/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import {
+  allStop,
+  contradictions,
+  INTERVIEW,
+  screen,
+  unanswered,
+  type Reply,
+} from '#core/screening';
+import { clientContext } from '~/context.server';
+import { load } from '~/door.server';
+import { ownInterview } from '~/services/screening.server';
+import { Notice } from '~/ui/parts/Notice';
+import { Interview } from '~/ui/screening/Interview';
+import { liveAnswers } from '~/ui/screening/liveAnswers';
+import { StopSign } from '~/ui/screening/StopSign';
+import { useInterview } from '~/ui/screening/useInterview';
+import type { Route } from './+types/screen';
+import classes from './screen.module.css';
+
+export const meta: Route.MetaFunction = () => [{ title: 'A few questions · Entspann' }];
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const { setting, who } = context.get(clientContext);
+  return load(() => ownInterview(setting, who));
+}
+
+type Data = Route.ComponentProps['loaderData'];
+
+function Page({ data }: { data: Data }) {
+  const start: Reply[] = data.draft ?? [];
+  const state = useInterview(start, null, data.clientId);
+  const [recorded, setRecorded] = useState(false);
+  const { recording } = state;
+  const firstOpen = INTERVIEW.findIndex(({ conditions }) =>
+    conditions.some((id) => !start.some(({ condition }) => condition === id)),
+  );
+  const [at, setAt] = useState(firstOpen === -1 ? INTERVIEW.length : firstOpen);
+  const { replies } = state;
+  const stop = allStop(screen(liveAnswers(replies, [])));
+  const through = unanswered(replies).length === 0;
+  const against = contradictions(replies);
+  if (recorded && !recording?.refused) {
+    return (
+      <div className={classes.page}>
+        {stop ? (
+          <StopSign stop={stop} therapistName={data.therapistName} />
+        ) : (
+          <>
+            <h1>Thank you</h1>
+            <p>
+              {recording
+                ? `Your answers are kept on this phone and not sent yet. ${data.therapistName} sees them as soon as there is a connection.`
+                : `${data.therapistName} sees your answers and goes through them with you. If anything changes, answer again.`}
+            </p>
+            <p>
+              <Link to="/today">To today</Link>
+            </p>
+          </>
+        )}
+      </div>
+    );
+  }
+  return (
+    <div className={classes.page}>
+      <h1>A few questions first</h1>
+      <p className={classes.soft}>
+        Two minutes. They tell whether pressing by yourself is safe for you, and where it is not.{' '}
+        {data.therapistName} sees the answers; nobody else does.
+      </p>
+      {stop && <StopSign stop={stop} therapistName={data.therapistName} />}
+      <Interview state={state} at={at} onAt={setAt} />
+      {against.map(({ says }) => (
+        <Notice key={says}>{says}</Notice>
+      ))}
+      {recording?.refused && <Notice>{recording.refused.says}</Notice>}
+      {through && (
+        <Button
+          size="lg"
+          fullWidth
+          disabled={against.length > 0}
+          onClick={() => {
+            state.record(null);
+            setRecorded(true);
+          }}
+        >
+          Send to {data.therapistName}
+        </Button>
+      )}
+    </div>
+  );
+}
+
+export default function Answers({ loaderData }: Route.ComponentProps) {
+  return <Page data={loaderData} />;
+}

@@ -1,0 +1,176 @@
+import { Link } from 'react-router';
+import { findSite } from '#core/anatomy';
+import { findTool } from '#core/equipment';
+import { layOut, type Routine } from '#core/routine';
+import { stopReason } from '#core/session';
+import { clientContext } from '~/context.server';
+import { load } from '~/door.server';
+import { clientStart } from '~/services/practising.server';
+import { Notice } from '~/ui/parts/Notice';
+import { WeekKnots } from '~/ui/parts/WeekKnots';
+import { minutesBand, nearDay } from '~/ui/parts/words';
+import { countWords, doseWords } from '~/ui/plan/doseWords';
+import { StopSign } from '~/ui/screening/StopSign';
+import { Strip } from '~/ui/strip/Strip';
+import type { Route } from './+types/today';
+import classes from './today.module.css';
+
+export const meta: Route.MetaFunction = () => [{ title: 'Today · Entspann' }];
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const { setting, who } = context.get(clientContext);
+  return load(() => clientStart(setting, who));
+}
+
+type Start = Route.ComponentProps['loaderData'];
+
+const toolsOf = (routine: Routine): string =>
+  [...new Set(routine.items.map((item) => findTool(item.toolId)?.name.toLowerCase() ?? ''))]
+    .filter((name) => name !== '' && name !== 'fingers and knuckles')
+    .join(', ');
+
+function RoutineList({ routine }: { routine: Routine }) {
+  return (
+    <ol className={classes.items}>
+      {routine.items.map((item) => (
+        <li key={item.id}>
+          <span className={classes.site}>{findSite(item.siteId)?.plainName ?? item.siteId}</span>
+          <span className={classes.grade}>press to {item.grade}</span>
+          <span className={classes.dose}>
+            {doseWords(item)} · {countWords(item)}
+          </span>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function Sessions({ last, today }: Pick<Start, 'last' | 'today'>) {
+  if (last.length === 0) return null;
+  return (
+    <section>
+      <h2>Lately</h2>
+      <ul className={classes.last}>
+        {last.slice(0, 6).map((session) => (
+          <li key={session.id}>
+            <span>{nearDay(session.day, today)}</span>
+            <span>{session.word || (session.counts ? 'done' : 'broken off')}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** What is to be measured around the session, when something is. */
+function Measuring({ home, doneToday }: { home: Start['home']; doneToday: boolean }) {
+  const names = doneToday ? home.again : [...home.before, ...home.weekly];
+  if (names.length === 0) return null;
+  return (
+    <p className={classes.ask}>
+      {doneToday ? 'Now that you are through, measure again: ' : 'Before you start, measure: '}
+      <Link to="/measures">{names.map((name) => name.toLowerCase()).join(', ')}</Link>.
+    </p>
+  );
+}
+
+/** Why the last session was stopped, when that asks for the therapist first. */
+function heldBack(last: Start['last']) {
+  const reason = last[0]?.stopReason;
+  const stopped = reason ? stopReason(reason) : null;
+  return stopped && stopped.weight !== 'ordinary' ? stopped : null;
+}
+
+export default function Today({ loaderData }: Route.ComponentProps) {
+  const { version, therapistName, today, nextVisit, doneThisWeek, askedThisWeek, last } =
+    loaderData;
+  const { stop, answered, asksHome } = loaderData;
+  if (stop) {
+    return (
+      <div className={classes.page}>
+        <StopSign stop={stop} therapistName={therapistName} />
+        <Sessions last={last} today={today} />
+      </div>
+    );
+  }
+  const asks = !answered && (
+    <p className={classes.ask}>
+      <Link to="/answers">A few questions before you begin</Link>: two minutes, so that{' '}
+      {therapistName} knows what is safe for you.
+    </p>
+  );
+  if (!version) {
+    return (
+      <div className={classes.page}>
+        {asks}
+        <h1>No routine yet</h1>
+        <p className={classes.soft}>
+          {therapistName} has not issued a routine for you. It appears here as soon as it is ready.
+        </p>
+      </div>
+    );
+  }
+  const { content, totals } = version;
+  const numbers = new Map(content.items.map((item, index) => [item.id, index + 1]));
+  const tools = toolsOf(content);
+  const held = heldBack(last);
+  const doneToday = last.some((session) => session.day === today && session.counts);
+  return (
+    <div className={classes.page}>
+      {asks}
+      {held && (
+        <Notice>
+          <p>
+            <strong>Last time you stopped: {held.label.toLowerCase()}.</strong> {held.advice} Speak
+            to {therapistName} before you go on.
+          </p>
+        </Notice>
+      )}
+      <Measuring home={loaderData.home} doneToday={doneToday} />
+      <section className={classes.start}>
+        <h1>{doneToday ? 'Done for today' : 'Today’s routine'}</h1>
+        <p className={classes.minutes}>
+          {minutesBand(totals.session)} <span>minutes{tools && `, with ${tools}`}</span>
+        </p>
+        <Link to="/practise" className={classes.go} data-quiet={doneToday || held !== null}>
+          {held ? 'We have spoken; start' : doneToday ? 'Go through it again' : 'Start'}
+        </Link>
+        <p className={classes.week}>
+          <WeekKnots done={doneThisWeek} asked={askedThisWeek} /> <span>this week</span>
+        </p>
+      </section>
+      {content.message && (
+        <blockquote className={classes.message}>
+          <p>{content.message}</p>
+          <footer>{therapistName}</footer>
+        </blockquote>
+      )}
+      <section>
+        <h2>What is in it</h2>
+        <div className={classes.strip}>
+          <Strip layout={layOut(content)} numbers={numbers} />
+        </div>
+        <RoutineList routine={content} />
+      </section>
+      <Sessions last={last} today={today} />
+      <ul className={classes.more}>
+        <li>
+          <Link to="/points">A new tender place</Link>
+        </li>
+        {asksHome && (
+          <li>
+            <Link to="/measures">Home measures</Link>
+          </li>
+        )}
+        <li>
+          <Link to="/answers">Something about my health has changed</Link>
+        </li>
+      </ul>
+      <p className={classes.soft}>
+        {nextVisit ? `Next visit ${nearDay(nextVisit, today)}. ` : ''}Numb, dizzy, or a pain that
+        shoots or stays: stop, and see someone in person.{' '}
+        <Link to="/settings/about">All cautions</Link>
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,136 @@
+import { Button, PasswordInput, SegmentedControl, useMantineColorScheme } from '@mantine/core';
+import { Form, redirect } from 'react-router';
+import { z } from 'zod';
+import { dayOf } from '#core/calendar';
+import { personContext, requestContext } from '~/context.server';
+import { act, cookieFor, formOf, parse, tokenOf } from '~/door.server';
+import {
+  changePassPhrase,
+  changePassPhraseSchema,
+  signOutEverywhere,
+} from '~/services/accounts.server';
+import { Notice } from '~/ui/parts/Notice';
+import { deviceName } from '~/services/deviceName.server';
+import { devicesOf } from '~/services/practice.server';
+import { nearDay } from '~/ui/parts/words';
+import type { Route } from './+types/account';
+import classes from './settings.module.css';
+import fields from '~/ui/parts/ClientFields.module.css';
+import { useSaid } from '~/ui/parts/useSaid';
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const { setting, who } = context.get(personContext);
+  const devices = await devicesOf(setting, who);
+  return {
+    name: who.name,
+    email: who.email,
+    today: dayOf(setting.now().getTime(), who.timeZone),
+    devices: devices.map(({ device, createdAt, lastSeenAt, tokenHash }) => ({
+      key: tokenHash.slice(0, 12),
+      device: deviceName(device),
+      since: dayOf(createdAt.getTime(), who.timeZone),
+      seen: dayOf(lastSeenAt.getTime(), who.timeZone),
+    })),
+  };
+}
+
+const intentSchema = z.object({
+  intent: z.enum(['pass phrase', 'everywhere'], { error: 'The form is damaged; reload the page.' }),
+});
+
+export async function action({ context, request }: Route.ActionArgs) {
+  const { setting, who } = context.get(personContext);
+  return act(async () => {
+    const form = await formOf(request);
+    if (parse(intentSchema, form).intent === 'everywhere') {
+      await signOutEverywhere(setting, who);
+      return redirect('/sign-in', { headers: { 'Set-Cookie': await cookieFor(context, '') } });
+    }
+    const token = (await tokenOf(request)) ?? '';
+    const { address } = context.get(requestContext);
+    await changePassPhrase(setting, who, parse(changePassPhraseSchema, form), token, address);
+    return { ok: true as const };
+  });
+}
+
+export default function Account({ loaderData, actionData }: Route.ComponentProps) {
+  const said = useSaid(actionData);
+  const refused = said?.ok === false ? said : null;
+  const { colorScheme, setColorScheme } = useMantineColorScheme();
+  return (
+    <>
+      <h1>Your account</h1>
+      <p>
+        {loaderData.name}, {loaderData.email}
+      </p>
+      <section>
+        <h2 id="appearance">Light or dark</h2>
+        <SegmentedControl
+          aria-labelledby="appearance"
+          value={colorScheme}
+          onChange={(value) =>
+            setColorScheme(value === 'light' || value === 'dark' ? value : 'auto')
+          }
+          maw="26rem"
+          classNames={{ root: fields.segments, indicator: fields.indicator, label: fields.segment }}
+          data={[
+            { value: 'auto', label: 'As the device' },
+            { value: 'light', label: 'Light' },
+            { value: 'dark', label: 'Dark' },
+          ]}
+        />
+      </section>
+      <section>
+        <h2>Pass phrase</h2>
+        {refused && Object.keys(refused.fields).length === 0 && <Notice>{refused.message}</Notice>}
+        {said?.ok && <Notice tone="quiet">Changed. Other devices are signed out.</Notice>}
+        <Form method="post" noValidate className={classes.form}>
+          <input type="hidden" name="intent" value="pass phrase" />
+          <PasswordInput
+            name="present"
+            label="Present pass phrase"
+            autoComplete="current-password"
+            error={refused?.fields.present}
+          />
+          <PasswordInput
+            name="passPhrase"
+            label="New pass phrase"
+            description="At least 12 characters; three or four words do."
+            autoComplete="new-password"
+            error={refused?.fields.passPhrase}
+          />
+          <Button type="submit" variant="outline">
+            Change it
+          </Button>
+        </Form>
+      </section>
+      <section>
+        <h2>Signed in on</h2>
+        <table className={classes.devices}>
+          <thead>
+            <tr>
+              <th scope="col">Device</th>
+              <th scope="col">Since</th>
+              <th scope="col">Last used</th>
+            </tr>
+          </thead>
+          <tbody>
+            {loaderData.devices.map((device) => (
+              <tr key={device.key}>
+                <td>{device.device}</td>
+                <td>{nearDay(device.since, loaderData.today)}</td>
+                <td>{nearDay(device.seen, loaderData.today)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <Form method="post">
+          <input type="hidden" name="intent" value="everywhere" />
+          <Button type="submit" variant="outline">
+            Sign out everywhere
+          </Button>
+        </Form>
+      </section>
+    </>
+  );
+}

@@ -1,0 +1,176 @@
+import { Button, TextInput } from '@mantine/core';
+import { data, Form } from 'react-router';
+import { z } from 'zod';
+import { personContext } from '~/context.server';
+import { act, formOf, parse } from '~/door.server';
+import { invite } from '~/services/invitations.server';
+import {
+  changePractice,
+  ownerOnly,
+  practicePeople,
+  practiceSchema,
+} from '~/services/practice.server';
+import { found } from '~/keeping/server/refusal.server';
+import { Notice } from '~/ui/parts/Notice';
+import { TimeZoneSelect } from '~/ui/parts/TimeZoneSelect';
+import { useSaid } from '~/ui/parts/useSaid';
+import { shortDay } from '~/ui/parts/words';
+import type { Route } from './+types/practice';
+import classes from './settings.module.css';
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const { setting, who } = context.get(personContext);
+  return {
+    owner: who.role === 'owner',
+    practice: {
+      name: who.practiceName,
+      timeZone: who.timeZone,
+      quietAfterDays: who.quietAfterDays,
+      rescreenAfterDays: who.rescreenAfterDays,
+    },
+    people: await practicePeople(setting, who),
+  };
+}
+
+const intentSchema = z.object({
+  intent: z.enum(['change', 'invite', 'renew'], { error: 'The form is damaged; reload the page.' }),
+  userId: z.string().default(''),
+});
+
+export async function action({ context, request }: Route.ActionArgs) {
+  const { setting, who } = context.get(personContext);
+  return act(async () => {
+    ownerOnly(who);
+    const form = await formOf(request);
+    const { intent, userId } = parse(intentSchema, form);
+    if (intent === 'change') {
+      await changePractice(setting, who, parse(practiceSchema, form));
+      return { ok: true as const, done: 'changed' as const };
+    }
+    const colleague = (await practicePeople(setting, who)).find(({ id }) => id === userId);
+    const renewsUserId = intent === 'renew' ? found(colleague, 'colleague').id : null;
+    const { token, expiresAt } = await invite(setting, who, {
+      role: 'therapist',
+      clientId: null,
+      renewsUserId,
+    });
+    const link = new URL(`/join/${token}`, request.url).href;
+    const until = expiresAt.toISOString().slice(0, 10);
+    return data({ ok: true as const, done: 'invited' as const, link, until }, { status: 201 });
+  });
+}
+
+function Owner({
+  loaderData,
+  actionData,
+}: Pick<Route.ComponentProps, 'loaderData' | 'actionData'>) {
+  const said = useSaid(actionData);
+  const refused = said?.ok === false ? said : null;
+  const done = said?.ok ? said : null;
+  const { practice } = loaderData;
+  return (
+    <>
+      {refused && <Notice>{refused.message}</Notice>}
+      {done?.done === 'changed' && <Notice tone="quiet">Saved.</Notice>}
+      <Form method="post" noValidate className={classes.form}>
+        <input type="hidden" name="intent" value="change" />
+        <TextInput
+          name="name"
+          label="Name of the practice"
+          defaultValue={practice.name}
+          error={refused?.fields.name}
+        />
+        <TimeZoneSelect value={practice.timeZone} error={refused?.fields.timeZone} />
+        <TextInput
+          name="quietAfterDays"
+          label="Days without a session until a client counts as quiet"
+          inputMode="numeric"
+          defaultValue={practice.quietAfterDays}
+          error={refused?.fields.quietAfterDays}
+        />
+        <TextInput
+          name="rescreenAfterDays"
+          label="Days until the screening is asked again"
+          inputMode="numeric"
+          defaultValue={practice.rescreenAfterDays}
+          error={refused?.fields.rescreenAfterDays}
+        />
+        <Button type="submit">Save</Button>
+      </Form>
+    </>
+  );
+}
+
+export default function Practice(props: Route.ComponentProps) {
+  const { owner, people, practice } = props.loaderData;
+  const said = useSaid(props.actionData);
+  const invited = said?.ok && said.done === 'invited' ? said : null;
+  return (
+    <>
+      <h1>The practice</h1>
+      {owner ? (
+        <Owner {...props} />
+      ) : (
+        <p className={classes.soft}>
+          {practice.name}, {practice.timeZone}. Only an owner changes these details and invites
+          therapists.
+        </p>
+      )}
+      <section>
+        <h2>Who works here</h2>
+        <table className={classes.devices}>
+          <thead>
+            <tr>
+              <th scope="col">Name</th>
+              <th scope="col">Role</th>
+              <th scope="col">E-mail</th>
+              {owner && (
+                <th scope="col">
+                  <span className="visually-hidden">Pass phrase</span>
+                </th>
+              )}
+            </tr>
+          </thead>
+          <tbody>
+            {people.map((person) => (
+              <tr key={person.id}>
+                <td>{person.name}</td>
+                <td>{person.role === 'owner' ? 'owner and therapist' : 'therapist'}</td>
+                <td>{person.email}</td>
+                {owner && (
+                  <td>
+                    <Form method="post">
+                      <input type="hidden" name="intent" value="renew" />
+                      <input type="hidden" name="userId" value={person.id} />
+                      <Button
+                        type="submit"
+                        variant="subtle"
+                        aria-label={`New pass phrase for ${person.name}`}
+                      >
+                        New pass phrase
+                      </Button>
+                    </Form>
+                  </td>
+                )}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        {owner && !invited && (
+          <Form method="post">
+            <input type="hidden" name="intent" value="invite" />
+            <Button type="submit" variant="outline">
+              Invite a therapist
+            </Button>
+          </Form>
+        )}
+        {invited && (
+          <p>
+            Send this link; it works once, until {shortDay(invited.until)}:{' '}
+            <output className={classes.link}>{invited.link}</output>
+          </p>
+        )}
+      </section>
+    </>
+  );
+}

@@ -1,0 +1,155 @@
+import { Button } from '@mantine/core';
+import { TELL_FOR_DAYS } from '#core/trend';
+import { group } from 'd3-array';
+import { Link } from 'react-router';
+import { staffContext } from '~/context.server';
+import { daySheet, type DaySheetRow } from '~/services/daySheet.server';
+import { Empty } from '~/ui/parts/Empty';
+import { WeekKnots } from '~/ui/parts/WeekKnots';
+import { counted, longDay, nearDay, shortDay } from '~/ui/parts/words';
+import type { Route } from './+types/day';
+import classes from './day.module.css';
+
+export const meta: Route.MetaFunction = () => [{ title: 'Day sheet · Entspann' }];
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const { setting, who } = context.get(staffContext);
+  return daySheet(setting, who);
+}
+
+function Marks({ row }: { row: DaySheetRow }) {
+  const marks: { key: string; text: string; attention: boolean }[] = [];
+  if (row.answers) {
+    marks.push({
+      key: 'answers',
+      text:
+        row.answers.stop === null
+          ? `Answered ${nearDay(row.answers.day, row.today)}: to confirm`
+          : `Answered ${nearDay(row.answers.day, row.today)} with a red flag: everything rests`,
+      attention: row.answers.stop !== null,
+    });
+  }
+  if (row.told) {
+    marks.push({
+      key: 'told',
+      text: `Stopped ${nearDay(row.told.day, row.today)}: ${row.told.label.toLowerCase()}`,
+      attention: true,
+    });
+  }
+  if (row.pressedTooHard > 0) {
+    marks.push({
+      key: 'hard',
+      text: `Pressed too hard in ${row.pressedTooHard} of ${counted(row.sessionsLately, 'session')}`,
+      attention: true,
+    });
+  }
+  if (row.quietDays !== null) {
+    marks.push({
+      key: 'quiet',
+      text: `Quiet for ${counted(row.quietDays, 'day')}`,
+      attention: true,
+    });
+  }
+  if (row.version === null) marks.push({ key: 'none', text: 'No routine yet', attention: false });
+  else if (!row.joined) marks.push({ key: 'join', text: 'Has not joined yet', attention: false });
+  return (
+    <ul className={classes.marks}>
+      {marks.map((mark) => (
+        <li key={mark.key} className={mark.attention ? classes.attention : classes.plain}>
+          {mark.text}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Rows({ rows }: { rows: DaySheetRow[] }) {
+  return rows.map((row) => (
+    <tr key={row.id} className={classes.row}>
+      <th scope="row" className={classes.who}>
+        <Link to={`/clients/${row.id}`}>
+          <bdi>{row.name}</bdi>
+        </Link>
+        <span>{row.occupation}</span>
+      </th>
+      <td>
+        {row.version === null ? (
+          <span className={classes.plain}>—</span>
+        ) : (
+          <WeekKnots done={row.doneThisWeek} asked={row.askedThisWeek} />
+        )}
+      </td>
+      <td>{row.lastPractised ? nearDay(row.lastPractised, row.today) : 'never'}</td>
+      <td>{row.nextVisit ? nearDay(row.nextVisit, row.today) : 'none set'}</td>
+      <td>
+        <Marks row={row} />
+      </td>
+    </tr>
+  ));
+}
+
+function Group({ title, rows, note }: { title: string; rows: DaySheetRow[]; note: string }) {
+  if (rows.length === 0) return null;
+  return (
+    <tbody>
+      <tr className={classes.group}>
+        <th scope="rowgroup" colSpan={5}>
+          <h2>{title}</h2>
+          <span>{note}</span>
+        </th>
+      </tr>
+      <Rows rows={rows} />
+    </tbody>
+  );
+}
+
+export default function Day({ loaderData }: Route.ComponentProps) {
+  const { rows, today, monday, quietAfterDays } = loaderData;
+  const groups = group(rows, (row) => row.group);
+  const coming = groups.get('coming') ?? [];
+  return (
+    <div className={classes.sheet}>
+      <div className={classes.head}>
+        <h1>{longDay(today)}</h1>
+        <p>
+          {counted(rows.length, 'client')} · {counted(coming.length, 'visit')} today
+        </p>
+        <Button component={Link} to="/clients/new" variant="outline">
+          Add a client
+        </Button>
+      </div>
+      {rows.length === 0 ? (
+        <Empty>
+          No clients yet. Add one, write a routine, and send the invitation: what they log appears
+          here.
+        </Empty>
+      ) : (
+        <table className={classes.table}>
+          <thead>
+            <tr>
+              <th scope="col">Client</th>
+              <th scope="col">Sessions this week</th>
+              <th scope="col">Last practised</th>
+              <th scope="col">Next visit</th>
+              <th scope="col">To know</th>
+            </tr>
+          </thead>
+          <Group title="Coming today" rows={coming} note="" />
+          <Group
+            title="Look in on"
+            rows={groups.get('look') ?? []}
+            note={`reacted badly in the last ${TELL_FOR_DAYS} days, or nothing logged for ${counted(quietAfterDays, 'day')} and more`}
+          />
+          <Group title="Under way" rows={groups.get('rest') ?? []} note="" />
+        </table>
+      )}
+      <p className={classes.counted}>
+        A session counts as done when it was finished or at least half of its holds were held.
+        Asked: a seventh of the version’s times a week for each day of this week, rounded; weeks
+        begin on Monday, {shortDay(monday)} here. Pressed too hard: a hold was ended because it was
+        rated above the ceiling twice running; of the sessions of the last
+        {TELL_FOR_DAYS} days.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,143 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { v7 as uuid } from 'uuid';
+import { poseOf, sitesOfTest, type MovementTest, type Quantity, type Way } from '#core/measurement';
+import { NeedsYou } from '~/ui/keeping/NeedsYou';
+import { PosedFigure } from '~/ui/measure/PosedFigure';
+import type { useFigures } from '~/ui/measure/useFigures';
+import { Notice } from '~/ui/parts/Notice';
+import { HomeAsking } from './HomeAsking';
+import { Observations, ShortMuscles } from './Observations';
+import { QuantityPanel } from './QuantityPanel';
+import { useReadings, type Data, type Moment, type Place, type Side } from './readings';
+import { ToolDialog, type ChosenTool } from './ToolDialog';
+import { useKeepPicture } from './useKeepPicture';
+import classes from './measure.module.css';
+
+/** One test: how it is done, its figures, its arcs, and what changed. */
+export function TestPanel({
+  data,
+  test,
+  moment,
+  onWrite,
+}: {
+  data: Data;
+  test: MovementTest;
+  moment: Moment;
+  onWrite: ReturnType<typeof useFigures>['write'];
+}) {
+  const { file, standIn } = data;
+  const base = `/clients/${file.id}`;
+  const readings = useReadings(data, test.id);
+  const { keepPicture, trouble } = useKeepPicture(base);
+  const [tool, setTool] = useState<ChosenTool | null>(null);
+  const pose = poseOf(test.id);
+  const write = (
+    place: Place,
+    what: { tries: number[]; seen?: string; way: Way; pictureId?: string | null },
+  ) => {
+    const present = readings.now(place, moment);
+    onWrite(present?.id ?? uuid(), {
+      testId: test.id,
+      moment,
+      seen: null,
+      pictureId: present?.pictureId ?? null,
+      ...place,
+      ...what,
+    });
+  };
+  /** A figure from a tool is one more try. */
+  const take = (
+    quantity: Quantity,
+    side: Side,
+    value: number,
+    way: Way,
+    pictureId: string | null,
+  ) => {
+    const place = { quantityId: quantity.id, side };
+    const present = readings.now(place, moment);
+    const before = present?.way === way ? present.tries : [];
+    write(place, { tries: [...before, value].slice(-3), way, pictureId });
+  };
+  const seenAt = (id: string, side: Side) =>
+    readings.now({ quantityId: id, side }, moment)?.seen ?? null;
+  const figureAt = (id: string, side: Side) =>
+    readings.now({ quantityId: id, side }, moment)?.value ?? null;
+
+  return (
+    <div className={classes.panel}>
+      <header className={classes.how}>
+        <div>
+          <h2>{test.name}</h2>
+          <ol>
+            {test.how.map((step) => (
+              <li key={step}>{step}</li>
+            ))}
+          </ol>
+          <p className={classes.soft}>
+            Belongs to{' '}
+            {sitesOfTest(test.id)
+              .map(({ plainName }) => plainName.toLowerCase())
+              .join(', ') || 'every marked point'}
+            .
+          </p>
+        </div>
+        <div className={classes.pose}>
+          <PosedFigure pose={pose} label={`${test.name}, drawn`} />
+        </div>
+      </header>
+      <NeedsYou
+        of={({ letter }) =>
+          (letter.kind === 'reading' || letter.kind === 'home asking') &&
+          letter.clientId === file.id
+        }
+      />
+      {trouble && <Notice>{trouble}</Notice>}
+      {test.id === 'press-test' ? (
+        <p>
+          The rating of each point is kept on <Link to={`${base}/map`}>the map</Link>.
+        </p>
+      ) : (
+        <div className={classes.quantities}>
+          {test.quantities.map((quantity) => (
+            <QuantityPanel
+              key={quantity.id}
+              quantity={quantity}
+              readings={readings}
+              moment={moment}
+              tilts={test.tilt !== null}
+              base={base}
+              onTries={(side, tries, way) =>
+                write({ quantityId: quantity.id, side }, { tries, way })
+              }
+              onTool={(kind, side) => setTool({ kind, quantity, side })}
+              onRemove={({ id }) => onWrite(id, null)}
+            />
+          ))}
+          <Observations
+            test={test}
+            seenAt={seenAt}
+            onSeen={(quantityId, side, seen) =>
+              write({ quantityId, side }, { tries: [], seen, way: 'number' })
+            }
+          />
+        </div>
+      )}
+      {test.id === 'edge-of-bed' && <ShortMuscles seenAt={seenAt} figureAt={figureAt} />}
+      {test.atHome !== null && <HomeAsking file={file} test={test} says={test.atHome} />}
+      <ToolDialog
+        test={test}
+        tool={tool}
+        standIn={standIn}
+        statureMetres={file.statureMetres}
+        onClose={() => setTool(null)}
+        onTilt={(chosen, degrees) => take(chosen.quantity, chosen.side, degrees, 'tilt', null)}
+        onPicture={({ quantity, side }, value, blob) => {
+          void (blob ? keepPicture(blob) : Promise.resolve(null)).then((pictureId) =>
+            take(quantity, side, value, 'picture', pictureId),
+          );
+        }}
+      />
+    </div>
+  );
+}

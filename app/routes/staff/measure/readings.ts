@@ -1,0 +1,75 @@
+import { useMemo } from 'react';
+import { UNIT_WORDS, type Ordinary, type Quantity, type Read } from '#core/measurement';
+import type { Figure } from '~/ui/measure/useFigures';
+import { shortDay } from '~/ui/parts/words';
+import type { Route } from './+types/measure';
+
+/** What the page has read, with what is on its way laid over it. */
+export type Data = Omit<Route.ComponentProps['loaderData'], 'figures' | 'openId'> & {
+  figures: readonly Figure[];
+  openId: string | null;
+};
+export type Row = Figure;
+export type Side = Row['side'];
+export type Moment = Row['moment'];
+
+export const SIDES = ['left', 'right'] as const;
+/** The sides a figure is taken on. */
+export const sidesOf = (sided: boolean): readonly Side[] => (sided ? SIDES : ['mid']);
+const rounded = (value: number) => Math.round(value * 10) / 10;
+/** A figure with its unit, as it is read. */
+export const withUnit = (value: number, { unit }: Quantity) =>
+  unit === 'deg' ? `${rounded(value)}°` : `${rounded(value)} ${UNIT_WORDS[unit]}`;
+
+/** What is asked about one figure on one side. */
+export interface Place {
+  quantityId: string;
+  side: Side;
+}
+
+/** What is ordinary, in words. */
+export function ordinaryWords(quantity: Quantity, { from, to }: Ordinary): string {
+  if (from === null) return `up to ${withUnit(to ?? 0, quantity)}`;
+  if (to === null) return `${withUnit(from, quantity)} and over`;
+  return from === to
+    ? `about ${withUnit(from, quantity)}`
+    : `${withUnit(from, quantity)} to ${withUnit(to, quantity)}`;
+}
+
+/** The readings of one test, sorted for drawing. */
+export function useReadings({ figures, visits, openId, today }: Data, testId: string) {
+  return useMemo(() => {
+    const own = figures.filter((row) => row.testId === testId);
+    const day = new Map(visits.map((visit) => [visit.id, visit.day]));
+    const at = ({ quantityId, side }: Place, moment: Moment, visitId: string | null) =>
+      own.findLast(
+        (row) =>
+          row.quantityId === quantityId &&
+          row.side === side &&
+          row.moment === moment &&
+          row.visitId === visitId,
+      );
+    return {
+      now: (place: Place, moment: Moment) => (openId ? at(place, moment, openId) : undefined),
+      /** Before-readings of earlier visits and those at home, newest first. */
+      earlier: ({ quantityId, side }: Place): Row[] =>
+        own
+          .filter(
+            (row) =>
+              row.quantityId === quantityId &&
+              row.side === side &&
+              row.moment === 'before' &&
+              (row.visitId === null || row.visitId !== openId),
+          )
+          .reverse(),
+      when: (row: Row) =>
+        `${shortDay(day.get(row.visitId ?? '') ?? row.day, today)}${row.visitId === null ? ', at home' : ''}`,
+    };
+  }, [figures, visits, openId, today, testId]);
+}
+
+/** A row as the core compares it; null when it holds no figure. */
+export const asRead = (row: Row | undefined): Read | null =>
+  row?.value === null || row === undefined ? null : { value: row.value, way: row.way };
+
+export type Readings = ReturnType<typeof useReadings>;

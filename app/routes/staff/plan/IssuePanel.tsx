@@ -1,0 +1,130 @@
+import { Button, Textarea } from '@mantine/core';
+import { useState } from 'react';
+import type { Finding } from '#core/knowledge';
+import { layOut, type Routine } from '#core/routine';
+import { Notice } from '~/ui/parts/Notice';
+import { shortDay } from '~/ui/parts/words';
+import { Strip } from '~/ui/strip/Strip';
+import type { Draft } from './useDraft';
+import type { Issue } from './useIssue';
+import classes from './bench.module.css';
+
+/** Somebody else’s work beside one’s own, and the choice between them. */
+function Theirs({
+  title,
+  says,
+  content,
+  mine,
+  onKeepMine,
+  onTakeTheirs,
+}: {
+  title: string;
+  says: string;
+  content: Routine;
+  /** What going on with one’s own means. */
+  mine: string;
+  onKeepMine: () => void;
+  onTakeTheirs: () => void;
+}) {
+  const numbers = new Map(content.items.map((item, index) => [item.id, index + 1]));
+  return (
+    <div className={classes.stale}>
+      <h3>{title}</h3>
+      <p>{says}</p>
+      <Strip layout={layOut(content)} numbers={numbers} />
+      <div className={classes.staleActions}>
+        <Button onClick={onKeepMine}>{mine}</Button>
+        <Button variant="outline" onClick={onTakeTheirs}>
+          Go on from theirs
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+/** Issues the routine, or says what stands in the way. */
+export function IssuePanel({
+  routine,
+  issue,
+  draft,
+  findings,
+  troubles,
+  onIssue,
+  onReplace,
+}: {
+  routine: Routine;
+  issue: Issue;
+  draft: Draft;
+  findings: readonly Finding[];
+  troubles: readonly string[];
+  onIssue: (reason: string) => void;
+  onReplace: (routine: Routine) => void;
+}) {
+  const { baseNumber, issued, stale } = issue;
+  const { other } = draft;
+  // A reason belongs to the version it was written for; after issuing, the next one starts empty.
+  const [written, setWritten] = useState({ for: baseNumber, reason: '' });
+  const reason = issued !== null && written.for < issued ? '' : written.reason;
+  const refused = findings.some((finding) => finding.verdict === 'refuse');
+  const obstacle =
+    routine.items.length === 0
+      ? 'Add a site first.'
+      : (troubles[0] ?? (refused ? 'What is refused above must be mended first.' : null));
+
+  return (
+    <section className={classes.issue}>
+      {baseNumber > 0 && (
+        <Textarea
+          label="Why this version"
+          description="Kept with it; asked for whenever a version replaces another."
+          autosize
+          minRows={1}
+          value={reason}
+          maxLength={600}
+          onChange={(event) => setWritten({ for: baseNumber, reason: event.currentTarget.value })}
+        />
+      )}
+      {issue.refusal && <Notice>{issue.refusal}</Notice>}
+      {draft.refusal && <Notice>{draft.refusal}</Notice>}
+      {stale && (
+        <Theirs
+          title={`Version ${stale.number}, ${stale.issuedByName}, ${shortDay(stale.issuedOn)}`}
+          says={`“${stale.reason}”`}
+          content={stale.content}
+          mine={`Go on with mine, as version ${stale.number + 1}`}
+          onKeepMine={() => issue.rebase(stale.number)}
+          onTakeTheirs={() => {
+            onReplace(stale.content);
+            issue.rebase(stale.number);
+          }}
+        />
+      )}
+      {other && (
+        <Theirs
+          title={`A draft of ${other.byName}`}
+          says="Kept while you were working. Yours is on this screen; neither is lost."
+          content={other.content}
+          mine="Go on with mine"
+          onKeepMine={() => draft.keepMine(other)}
+          onTakeTheirs={() => {
+            draft.takeTheirs(other);
+            onReplace(other.content);
+            issue.rebase(other.baseNumber);
+          }}
+        />
+      )}
+      {issued !== null && issued === baseNumber && !issue.refusal && (
+        <Notice tone="quiet">Version {issued} is issued. The client sees it from now on.</Notice>
+      )}
+      <Button
+        onClick={() => onIssue(reason)}
+        disabled={obstacle !== null || stale !== null || other !== null}
+        loading={issue.busy}
+        fullWidth
+      >
+        Issue version {baseNumber + 1}
+      </Button>
+      {obstacle && <p className={classes.obstacle}>{obstacle}</p>}
+    </section>
+  );
+}

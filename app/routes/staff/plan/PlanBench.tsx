@@ -1,0 +1,230 @@
+import { Textarea } from '@mantine/core';
+import { useMemo, useReducer, useRef } from 'react';
+import { v7 as uuid } from 'uuid';
+import { findSite, type Site } from '#core/anatomy';
+import {
+  checkRoutine,
+  layOut,
+  LIMITS,
+  sidesInOrder,
+  totalsOf,
+  type LadderClient,
+  type RoutineItem,
+} from '#core/routine';
+import { mayUse, screen, type ScreenFinding } from '#core/screening';
+import { Ladder } from '~/ui/ladder/Ladder';
+import { useLadder } from '~/ui/ladder/useLadder';
+import { Bench } from '~/ui/parts/Bench';
+import { Empty } from '~/ui/parts/Empty';
+import { Notice } from '~/ui/parts/Notice';
+import { shortDay } from '~/ui/parts/words';
+import { Findings } from '~/ui/plan/Findings';
+import { ItemEditor } from '~/ui/plan/ItemEditor';
+import { ItemList } from '~/ui/plan/ItemList';
+import { offSites } from '~/ui/plan/offSites';
+import { EMPTY_ROUTINE, plan, setupChange, startOf } from '~/ui/plan/planState';
+import { parseCount } from '~/ui/plan/parseNumber';
+import { SiteList } from '~/ui/plan/SiteList';
+import { Sums } from '~/ui/plan/Sums';
+import { TypedNumber } from '~/ui/plan/TypedNumber';
+import { Strip } from '~/ui/strip/Strip';
+import { useKeys } from '~/ui/parts/useKeys';
+import { LinkButton } from '~/ui/parts/LinkButton';
+import { IssuePanel } from './IssuePanel';
+import { useDraft } from './useDraft';
+import { useIssue } from './useIssue';
+import type { Route } from './+types/plan';
+import classes from './bench.module.css';
+
+type PlanData = Route.ComponentProps['loaderData'];
+
+/** The ceiling of a line for this client: the site’s own, or what screening lowered it to. */
+const ceilingOf = (site: Site, item: RoutineItem, screening: readonly ScreenFinding[]): number =>
+  Math.min(
+    ...sidesInOrder(item).map(
+      (side) =>
+        mayUse(
+          { ...item, siteId: site.id, side, method: item.dose.method, surfaceId: null },
+          screening,
+        ).ceilingGrade,
+    ),
+  );
+
+/** The bench: sites to the left, the routine in the middle, what it adds up to on the right. */
+export function PlanBench({ data }: { data: PlanData }) {
+  const { file, latest } = data;
+  const [state, dispatch] = useReducer(
+    plan,
+    data.draft ?? latest?.content ?? EMPTY_ROUTINE,
+    startOf,
+  );
+  const { routine, selectedId, troubles } = state;
+  const editor = useRef<HTMLDivElement>(null);
+  const issue = useIssue(data);
+  const draft = useDraft(routine, issue.baseNumber, data, (left) =>
+    dispatch({ type: 'replace', routine: left }),
+  );
+
+  const client = useMemo((): LadderClient => {
+    const { massKilograms, statureMetres, tools, places } = file;
+    const screening = screen(file.screening);
+    return { massKilograms, statureMetres, tools, places, ratings: data.ratings, screening };
+  }, [file, data.ratings]);
+  const offReasons = useMemo(() => offSites(client.screening), [client.screening]);
+  const layout = useMemo(() => layOut(routine), [routine]);
+  const totals = useMemo(() => totalsOf(routine, layout), [routine, layout]);
+  const findings = useMemo(
+    () =>
+      checkRoutine(routine, {
+        minutesPerDay: file.minutesPerDay,
+        firstVersion: !latest,
+        screening: client.screening,
+      }),
+    [routine, file.minutesPerDay, latest, client.screening],
+  );
+  const numbers = useMemo(
+    () => new Map(routine.items.map((item, index) => [item.id, index + 1])),
+    [routine.items],
+  );
+  const counts = useMemo(() => {
+    const bySite = new Map<string, number>();
+    for (const { siteId } of routine.items) bySite.set(siteId, (bySite.get(siteId) ?? 0) + 1);
+    return bySite;
+  }, [routine.items]);
+  const refusedIds = useMemo(
+    () =>
+      new Set(
+        findings.flatMap(({ verdict, itemId }) => (verdict === 'refuse' && itemId ? [itemId] : [])),
+      ),
+    [findings],
+  );
+  const selected = routine.items.find((item) => item.id === selectedId);
+
+  const selectedSite = selected && findSite(selected.siteId);
+  const ladder = useLadder(selected, client);
+
+  const add = (site: Site) =>
+    dispatch({ type: 'add', site, id: uuid(), affectedSide: file.affectedSide });
+  const select = (id: string) => dispatch({ type: 'select', id });
+  useKeys([
+    ['mod+z', () => dispatch({ type: 'undo' })],
+    ['e', () => editor.current?.querySelector<HTMLElement>('input:checked, input')?.focus()],
+  ]);
+
+  return (
+    <Bench
+      workFirst={routine.items.length > 0}
+      leftLabel="Sites"
+      left={<SiteList counts={counts} offReasons={offReasons} onAdd={add} />}
+      rightLabel="Sums, checks and issuing"
+      right={
+        <>
+          <Sums totals={totals} minutesPerDay={file.minutesPerDay} />
+          <TypedNumber
+            label="times a week"
+            value={routine.timesPerWeek}
+            beside={`of at most ${LIMITS.timesPerWeek}`}
+            parse={(text) =>
+              parseCount(text, { name: 'Times a week', least: 1, most: LIMITS.timesPerWeek })
+            }
+            onValue={(timesPerWeek) => dispatch({ type: 'times', timesPerWeek })}
+            onTrouble={(says) => dispatch({ type: 'trouble', field: 'routine:times', says })}
+          />
+          <section>
+            <h2>Checks</h2>
+            <Findings findings={findings} onSelect={select} />
+          </section>
+          <IssuePanel
+            routine={routine}
+            issue={issue}
+            draft={draft}
+            findings={findings}
+            troubles={Object.values(troubles)}
+            onIssue={(reason) => issue.send(routine, reason, draft.base())}
+            onReplace={(next) => dispatch({ type: 'replace', routine: next })}
+          />
+        </>
+      }
+    >
+      <div className={classes.title}>
+        <h2>Routine, version {issue.baseNumber + 1}</h2>
+        <span className={classes.kept} role="status">
+          {draft.says}
+        </span>
+        <LinkButton disabled={state.past.length === 0} onClick={() => dispatch({ type: 'undo' })}>
+          Undo <kbd>ctrl z</kbd>
+        </LinkButton>
+      </div>
+      {latest && latest.retired.length > 0 && (
+        <Notice>
+          Version {latest.number} has lines that are not led any more:{' '}
+          {latest.retired.map(({ says }) => says).join('; ')}. Issue a new version in their place.
+        </Notice>
+      )}
+      <Strip layout={layout} numbers={numbers} selectedId={selectedId} onSelect={select} />
+      {routine.items.length === 0 ? (
+        <Empty>
+          Nothing prescribed yet. Add a site from the left: it comes with a cautious dose that you
+          can type over.
+        </Empty>
+      ) : (
+        <div className={classes.lower}>
+          <div className={classes.order}>
+            <ItemList
+              items={routine.items}
+              selectedId={selectedId}
+              refusedIds={refusedIds}
+              onSelect={select}
+              onMove={(id, to) => dispatch({ type: 'move', id, to })}
+              onRemove={(id) => dispatch({ type: 'remove', id })}
+            />
+            {ladder && selectedSite && (
+              <Ladder
+                view={ladder}
+                grade={selected.grade}
+                ceilingGrade={ceilingOf(selectedSite, selected, client.screening)}
+                ratedSince={ladder.ratedSince && shortDay(ladder.ratedSince)}
+                onChoose={({ setup }) =>
+                  dispatch({
+                    type: 'change',
+                    id: selected.id,
+                    change: setupChange(selectedSite, selected, {
+                      toolId: setup.tool.id,
+                      positionId: setup.posture.id,
+                      surfaceId: setup.surface.id,
+                      adjustmentId: setup.adjustment.id,
+                    }),
+                  })
+                }
+              />
+            )}
+            <Textarea
+              label="A word to the client"
+              autosize
+              minRows={2}
+              maxLength={LIMITS.messageLength}
+              value={routine.message}
+              onChange={(event) =>
+                dispatch({ type: 'message', message: event.currentTarget.value })
+              }
+            />
+          </div>
+          <div ref={editor}>
+            {selected && (
+              <ItemEditor
+                key={selected.id}
+                item={selected}
+                onChange={(change) => dispatch({ type: 'change', id: selected.id, change })}
+                onMethod={(method) => dispatch({ type: 'method', id: selected.id, method })}
+                onTrouble={(field, says) =>
+                  dispatch({ type: 'trouble', field: `${selected.id}:${field}`, says })
+                }
+                onRemove={() => dispatch({ type: 'remove', id: selected.id })}
+              />
+            )}
+          </div>
+        </div>
+      )}
+    </Bench>
+  );
+}

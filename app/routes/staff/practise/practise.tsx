@@ -1,0 +1,82 @@
+import { Link } from 'react-router';
+import { clockSays, endingOf } from '#core/session';
+import { staffContext } from '~/context.server';
+import { load } from '~/door.server';
+import { sessionLogOf } from '~/services/reviewing.server';
+import { clockTime, nearDay } from '~/ui/parts/words';
+import type { Route } from './+types/practise';
+import classes from './practise.module.css';
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  const { setting, who } = context.get(staffContext);
+  return load(() => sessionLogOf(setting, who, params.clientId));
+}
+
+export default function Log({ loaderData, params }: Route.ComponentProps) {
+  const { sessions, today, name } = loaderData;
+  if (sessions.length === 0) {
+    return (
+      <div className={classes.page}>
+        <h2>Sessions</h2>
+        <p className={classes.soft}>
+          {name} has not practised yet. Issue a routine, then send the invitation from{' '}
+          <Link to={`/clients/${params.clientId}/details`}>details</Link>.
+        </p>
+      </div>
+    );
+  }
+  return (
+    <div className={classes.page}>
+      <h2>Sessions</h2>
+      <table className={classes.table}>
+        <thead>
+          <tr>
+            <th scope="col">Day</th>
+            <th scope="col" className={classes.wide}>
+              Version
+            </th>
+            <th scope="col" className={classes.figure}>
+              Holds
+            </th>
+            <th scope="col" className={`${classes.figure} ${classes.wide}`}>
+              Contact
+            </th>
+            <th scope="col" className={`${classes.figure} ${classes.wide}`}>
+              Minutes
+            </th>
+            <th scope="col">How it ended</th>
+            <th scope="col">A word for the day</th>
+          </tr>
+        </thead>
+        <tbody>
+          {sessions.map((session) => {
+            const ended = endingOf(session);
+            const clock = clockSays(session.clock);
+            return (
+              <tr key={session.id}>
+                <th scope="row">{nearDay(session.day, today)}</th>
+                <td className={classes.wide}>{session.versionNumber}</td>
+                <td className={classes.figure}>
+                  {session.holdsDone} of {session.holdsAsked}
+                </td>
+                <td className={`${classes.figure} ${classes.wide}`}>
+                  {clockTime(session.contactSeconds)}
+                </td>
+                <td className={`${classes.figure} ${classes.wide}`}>{session.minutes ?? '–'}</td>
+                <td className={ended.attention ? classes.attention : undefined}>
+                  {ended.says}
+                  {clock && <span className={classes.clock}>{clock}</span>}
+                </td>
+                <td className={classes.word}>{session.word}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className={classes.soft}>
+        Holds: held to their end of those asked; a hold ended for pressing too hard does not count.
+        Contact: time on the points without pauses.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,19 @@
+import { staffContext } from '~/context.server';
+import { load } from '~/door.server';
+import { referralNote } from '~/services/referral.server';
+import { Note } from '~/ui/screening/ReferralNote';
+import type { Route } from './+types/referral';
+
+export const meta: Route.MetaFunction = () => [{ title: 'Referral note · Entspann' }];
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  const { setting, who } = context.get(staffContext);
+  return load(async () => ({
+    back: `/clients/${params.clientId}/screen`,
+    note: await referralNote(setting, who, params.clientId),
+  }));
+}
+
+export default function StaffReferral({ loaderData }: Route.ComponentProps) {
+  return <Note data={loaderData.note} back={loaderData.back} />;
+}

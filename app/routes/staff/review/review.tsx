@@ -1,0 +1,160 @@
+import { Link } from 'react-router';
+import { endingOf } from '#core/session';
+import { staffContext } from '~/context.server';
+import { load } from '~/door.server';
+import { reviewOf, type Review as ReviewData } from '~/services/reviewing.server';
+import { DropChart, rowName } from '~/ui/charts/DropChart';
+import { WeekBars } from '~/ui/charts/WeekBars';
+import { Empty } from '~/ui/parts/Empty';
+import { nearDay, shortDay } from '~/ui/parts/words';
+import { Aside } from '~/ui/parts/Bench';
+import type { Route } from './+types/review';
+import classes from './review.module.css';
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  const { setting, who } = context.get(staffContext);
+  return load(() => reviewOf(setting, who, params.clientId));
+}
+
+const NOTES_SHOWN = 12;
+
+interface Note {
+  id: string;
+  day: string;
+  text: string;
+  attention: boolean;
+}
+
+/** What the client wrote or stopped for, newest first. */
+function notesOf(sessions: ReviewData['sessions']): Note[] {
+  return sessions.flatMap(({ id, day, word, ...session }) => {
+    const { says, attention } = endingOf(session);
+    const texts = [session.stopReason ? says : '', word].filter(Boolean);
+    if (texts.length === 0) return [];
+    return [{ id, day, text: texts.join(' · '), attention }];
+  });
+}
+
+function Table({ rows }: { rows: ReviewData['rows'] }) {
+  return (
+    <details className={classes.table}>
+      <summary>The same as a table</summary>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Place</th>
+            <th scope="col">Day</th>
+            <th scope="col">Before</th>
+            <th scope="col">After</th>
+            <th scope="col">Contact, s</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.flatMap((row) =>
+            row.strokes.map((stroke) => (
+              <tr key={`${row.siteId}:${row.side}:${stroke.sessionId}`}>
+                <td>{rowName(row)}</td>
+                <td>{shortDay(stroke.day)}</td>
+                <td>{stroke.before}</td>
+                <td>{stroke.after ?? '–'}</td>
+                <td>{stroke.contactSeconds}</td>
+              </tr>
+            )),
+          )}
+        </tbody>
+      </table>
+    </details>
+  );
+}
+
+function Side({ data }: { data: ReviewData }) {
+  const { weeks, sessions, today, versions } = data;
+  const done = weeks.reduce((sum, week) => sum + week.done, 0);
+  const asked = weeks.reduce((sum, week) => sum + week.asked, 0);
+  const partial = weeks.reduce((sum, week) => sum + week.partial, 0);
+  const notes = notesOf(sessions);
+  return (
+    <Aside>
+      <section>
+        <h2>Sessions</h2>
+        <p className={classes.big}>
+          {done} <span>of {asked} asked</span>
+        </p>
+        <WeekBars weeks={weeks} />
+        <p className={classes.counted}>
+          Done: finished, or at least half of the holds held.{' '}
+          {partial > 0 && `${partial} broken off earlier. `}
+          Asked: times a week of the version in force, day by day, to the end of this week.
+        </p>
+      </section>
+      <section>
+        <h2>In their words</h2>
+        {notes.length === 0 ? (
+          <p className={classes.counted}>No notes yet.</p>
+        ) : (
+          <ul className={classes.notes}>
+            {notes.slice(0, NOTES_SHOWN).map((note) => (
+              <li key={note.id}>
+                <span>{nearDay(note.day, today)}</span>
+                <span data-attention={note.attention}>{note.text}</span>
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+      <section>
+        <h2>Versions</h2>
+        <ul className={classes.notes}>
+          {[...versions].reverse().map((version) => (
+            <li key={version.number}>
+              <span>
+                {version.number} · {shortDay(version.issuedOn, today)}
+              </span>
+              <span>{version.reason}</span>
+            </li>
+          ))}
+        </ul>
+      </section>
+    </Aside>
+  );
+}
+
+export default function Review({ loaderData, params }: Route.ComponentProps) {
+  const { rows, today, versions, name } = loaderData;
+  if (versions.length === 0) {
+    return (
+      <Empty>
+        Nothing has been prescribed to {name} yet.{' '}
+        <Link to={`/clients/${params.clientId}/plan`}>Write the first routine</Link>; what they log
+        appears here.
+      </Empty>
+    );
+  }
+  const days = rows.map((row) => row.firstDay).sort();
+  const from = days[0] ?? versions[0]?.issuedOn ?? today;
+  return (
+    <div className={classes.page}>
+      <div className={classes.main}>
+        <h2>
+          Ratings before and after <span>{`${shortDay(from)} to ${shortDay(today)}`}</span>
+        </h2>
+        {rows.length === 0 ? (
+          <p className={classes.counted}>No session has been rated yet.</p>
+        ) : (
+          <>
+            <DropChart rows={rows} from={from} to={today} />
+            <p className={classes.counted}>
+              Each stroke runs from the highest rating on first pressing to the highest on letting
+              go, 0 to 10, among the points worked there in that session. Dashes: the median of the
+              slopes of all pairs of ratings before (Theil–Sen). 2 points count as change (Farrar et
+              al. 2001). Triangle: a hold was ended because it was rated above the ceiling twice
+              running.
+            </p>
+            <Table rows={rows} />
+          </>
+        )}
+      </div>
+      <Side data={loaderData} />
+    </div>
+  );
+}

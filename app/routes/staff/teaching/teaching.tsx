@@ -1,0 +1,123 @@
+import { METHOD_IDS, METHODS } from '#core/dosage';
+import { SURFACE_IDS, SURFACES, TOOLS } from '#core/equipment';
+import { sourceWords } from '#core/knowledge';
+import { NEEDS, POSTURES } from '#core/loading';
+import { LESSONS } from '#core/teaching';
+
+import { staffContext } from '~/context.server';
+import type { Route } from './+types/teaching';
+import classes from './teaching.module.css';
+
+export const meta: Route.MetaFunction = () => [{ title: 'Teaching notes · Entspann' }];
+
+export async function loader({ context }: Route.LoaderArgs) {
+  context.get(staffContext);
+  return null;
+}
+
+const seconds = ({ least, most, usual }: { least: number; most: number; usual: number }) =>
+  `${least}–${most} s, usually ${usual}`;
+
+const TABLES = [
+  { id: 'methods', title: 'Methods' },
+  { id: 'tools', title: 'Tools' },
+  { id: 'surfaces', title: 'Surfaces' },
+  { id: 'postures', title: 'Postures' },
+] as const;
+
+export default function Notes() {
+  return (
+    <div className={classes.page}>
+      <nav className={classes.contents} aria-label="On this page">
+        <h1>Teaching notes</h1>
+        <ul>
+          {[...LESSONS, ...TABLES].map(({ id, title }) => (
+            <li key={id}>
+              <a href={`#${id}`}>{title}</a>
+            </li>
+          ))}
+        </ul>
+        <p>
+          What manual therapists commonly teach, not proof that it works; no published source unless
+          one is named. Local codes and a licensed practitioner’s judgement come first.
+        </p>
+      </nav>
+      <div className={classes.text}>
+        {LESSONS.map(({ id, title, lines }) => (
+          <section key={id} id={id}>
+            <h2>{title}</h2>
+            <ul>
+              {lines.map((line) => (
+                <li key={line}>{line}</li>
+              ))}
+            </ul>
+          </section>
+        ))}
+        <section id="methods">
+          <h2>Methods</h2>
+          {METHOD_IDS.map((id) => {
+            const { name, says, goodFor, dispute, seconds: time, counts, pressure } = METHODS[id];
+            return (
+              <article key={id}>
+                <h3>{name}</h3>
+                <p className={classes.figures}>
+                  {seconds(time)}
+                  {counts && `; ${counts.least}–${counts.most} bends`}; pressure {pressure}
+                </p>
+                <p>{says}</p>
+                <p>For: {goodFor}</p>
+                <p className={classes.soft}>{dispute}</p>
+              </article>
+            );
+          })}
+        </section>
+        <section id="tools">
+          <h2>Tools</h2>
+          {TOOLS.map((tool) => (
+            <article key={tool.id}>
+              <h3>{tool.name}</h3>
+              <p className={classes.figures}>
+                {tool.face.kind === 'cylinder' ? 'roller' : 'ball or tip'},{' '}
+                {Math.round(tool.widthMillimetres)} mm, {tool.hardness},{' '}
+                {tool.slips === 'blocks' ? 'blocks the spot' : 'the spot slips past'}
+                {tool.tiredness > 0 && `; tires the hands ${Math.round(tool.tiredness * 10)} of 10`}
+                {tool.rubber && '; rubber'}
+              </p>
+              <p>
+                {tool.reach} {tool.held}
+              </p>
+              <p>For: {tool.goodFor}</p>
+              <p className={classes.off}>Not for: {tool.notFor}</p>
+              <p className={classes.soft}>Hardness: {sourceWords(tool.stuffSource)}.</p>
+            </article>
+          ))}
+        </section>
+        <section id="surfaces">
+          <h2>Surfaces</h2>
+          {SURFACE_IDS.map((id) => (
+            <article key={id}>
+              <h3>{SURFACES[id].name}</h3>
+              <p>{SURFACES[id].says}</p>
+            </article>
+          ))}
+        </section>
+        <section id="postures">
+          <h2>Postures</h2>
+          {POSTURES.map((posture) => (
+            <article key={posture.id}>
+              <h3>{posture.name}</h3>
+              <p className={classes.figures}>
+                rests on: {posture.supports}
+                {posture.needs.length > 0 &&
+                  ` Needs ${posture.needs.map((need) => NEEDS[need]).join(', ')}.`}
+              </p>
+              <p>In: {posture.getIn}</p>
+              <p>Out: {posture.getOut}</p>
+              <p>Less: {posture.unload}</p>
+            </article>
+          ))}
+        </section>
+      </div>
+    </div>
+  );
+}

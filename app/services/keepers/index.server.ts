@@ -1,0 +1,28 @@
+import type { Keepers, RunKeepers } from '~/keeping/server/keep.server';
+import { keepBrings, keepClientFile, keepDetails } from './file.server';
+import { keepNote } from './notes.server';
+import { keepDraft, keepIssue } from './plan.server';
+import { keepPoint } from './points.server';
+import { keepHomeAsking, keepHomeMeasure, keepReading } from './readings.server';
+import { keepAnswer, keepClearance, keepInterview } from './screening.server';
+import { sessionKeeper } from './sessions.server';
+
+/** What each kind of kept thing does with a letter. */
+export const KEEPERS: { each: Keepers; run: RunKeepers } = {
+  each: {
+    point: keepPoint,
+    reading: keepReading,
+    'home measure': keepHomeMeasure,
+    'home asking': keepHomeAsking,
+    note: keepNote,
+    draft: keepDraft,
+    issue: keepIssue,
+    answer: keepAnswer,
+    interview: keepInterview,
+    clearance: keepClearance,
+    'client file': keepClientFile,
+    details: keepDetails,
+    brings: keepBrings,
+  },
+  run: { 'session event': sessionKeeper },
+};

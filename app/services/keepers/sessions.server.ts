@@ -1,0 +1,151 @@
+import { dayOf } from '#core/calendar';
+import { expand, limitSteps, type HoldStep } from '#core/routine';
+import { screen } from '#core/screening';
+import { begin, correctClock, replay, summarise } from '#core/session';
+import { ascending, sort } from 'd3-array';
+import { eq } from 'drizzle-orm';
+import equal from 'fast-deep-equal';
+import type { z } from 'zod';
+import { recordAudit } from '~/db/audit.server';
+import { handOut, ledOf } from '~/db/led.server';
+import { versionWithClient, type VersionRow } from '~/db/routines.server';
+import { practisedSession, sessionEvent } from '~/db/schema.server';
+import { eventsOf, sessionById } from '~/db/sessions.server';
+import type { BODIES } from '~/keeping/bodies';
+import type { Run, RunKeeper } from '~/keeping/server/keep.server';
+import { Refusal } from '~/keeping/server/refusal.server';
+import { answersInForce } from '../inForce.server';
+
+type Body = z.output<(typeof BODIES)['session event']>;
+type Event = Body['event'] & { id: string };
+
+/** The holds a session is led by: those that were handed out, or, from older devices, those of now. */
+async function holdsOf(
+  { setting, file }: Run,
+  version: VersionRow,
+  ledId: string | null,
+): Promise<{ ledId: string; steps: readonly HoldStep[] }> {
+  const { db, now } = setting;
+  const handed = ledId === null ? undefined : await ledOf(db, file.id, ledId);
+  if (handed?.versionId === version.id) return { ledId: handed.id, steps: handed.steps };
+  if (ledId !== null) throw new Refusal(404, 'There is no such routine.');
+  const { answers } = await answersInForce(db, file.id);
+  const findings = screen(answers);
+  const steps = limitSteps(expand(version.content), findings);
+  const led = { clientId: file.id, versionId: version.id, steps, findings };
+  return { ledId: await handOut(db, led, { at: now(), guessed: findings.length > 0 }), steps };
+}
+
+/** Opens the session’s row when this is the first that is heard of it, its clock set right. */
+async function openSession(run: Run, head: Body['session'], events: readonly Event[]) {
+  const { setting, file, thing, sentAt } = run;
+  const { db } = setting;
+  const known = await sessionById(db, thing);
+  if (known) {
+    if (known.clientId !== file.id || known.versionId !== head.versionId) {
+      throw new Refusal(404, 'There is no such session.');
+    }
+    return known;
+  }
+  const version = await versionWithClient(db, head.versionId);
+  if (version?.clientId !== file.id) throw new Refusal(404, 'There is no such routine.');
+  const { ledId, steps } = await holdsOf(run, version, head.ledId);
+  const { offsetMs, how } = correctClock({
+    startedAt: head.startedAt,
+    lastAt: Math.max(head.startedAt, ...events.map(({ at }) => at)),
+    sentAt,
+    receivedAt: setting.now().getTime(),
+    notBefore: version.issuedAt.getTime(),
+  });
+  const startedAt = head.startedAt + offsetMs;
+  const fresh = begin(steps);
+  await db.insert(practisedSession).values({
+    id: thing,
+    clientId: file.id,
+    versionId: version.id,
+    ledId,
+    startedAt: new Date(startedAt),
+    clockOffset: offsetMs,
+    clock: how,
+    day: dayOf(startedAt, file.timeZone),
+    status: fresh.status,
+    counts: false,
+    summary: summarise(fresh),
+  });
+  return { clientId: file.id, versionId: version.id, clockOffset: offsetMs, steps };
+}
+
+/** As `eventsOf` reads them. */
+const inLogOrder = (a: Event, b: Event) =>
+  ascending(a.seq, b.seq) || ascending(a.at, b.at) || ascending(a.id, b.id);
+
+/** Events that are new; one that is known under its id must be the same. */
+function unknownOf(log: readonly Event[], events: readonly Event[], steps: number): Event[] {
+  const before = new Map(log.map((event) => [event.id, event]));
+  return events.filter((event) => {
+    const same = before.get(event.id);
+    if (same && !equal(same, event)) {
+      throw new Refusal(409, 'Something else was logged under this id. Nothing was changed.');
+    }
+    if ('step' in event && event.step >= steps) {
+      throw new Refusal(422, 'The log names a hold this routine does not have.');
+    }
+    return !same;
+  });
+}
+
+/**
+ * Stores what happened in a session, each event once; the session’s summary is told anew from its whole
+ * log, by the holds it was led by. A wrong clock is set right and noted, never a reason to refuse.
+ */
+export const sessionKeeper: RunKeeper = {
+  keepRun: async (run) => {
+    const { setting, who, file, thing } = run;
+    const { db } = setting;
+    const bodies = run.letters.map(({ id, body }) => ({ id, ...(body as Body) }));
+    const [first] = bodies;
+    if (!first) return;
+    if (bodies.some(({ session }) => !equal(session, first.session))) {
+      throw new Refusal(422, 'The log is of two sessions at once.');
+    }
+    const events = bodies.map(({ id, event }): Event => ({ ...event, id }));
+    const session = await openSession(run, first.session, events);
+    const log = await eventsOf(db, thing);
+    const fresh = unknownOf(log, events, session.steps.length);
+    if (fresh.length === 0) return;
+    const receivedAt = setting.now();
+    await db.insert(sessionEvent).values(
+      fresh.map(({ id, seq, at, ...body }) => ({
+        id,
+        sessionId: thing,
+        seq,
+        at,
+        body,
+        receivedAt,
+      })),
+    );
+    const state = replay(begin(session.steps), sort([...log, ...fresh], inLogOrder));
+    const summary = summarise(state);
+    await db
+      .update(practisedSession)
+      .set({
+        status: state.status,
+        counts: summary.counts,
+        stopReason: state.stopReason,
+        word: state.word,
+        summary,
+        endedAt: state.endedAt === null ? null : new Date(state.endedAt + session.clockOffset),
+      })
+      .where(eq(practisedSession.id, thing));
+    if (fresh.some(({ type }) => type === 'stopped') && state.stopReason !== null) {
+      await recordAudit(db, {
+        practiceId: file.practiceId,
+        actorId: who.userId,
+        at: setting.now(),
+        action: 'stopped a session',
+        subject: file.id,
+        detail: { reason: state.stopReason },
+      });
+    }
+  },
+};

@@ -1,0 +1,35 @@
+import { findSurface, findTool } from '#core/equipment';
+
+const LABELS: Readonly<Record<string, string>> = {
+  name: 'Name',
+  occupation: 'Occupation',
+  timeZone: 'Time zone',
+  minutesPerDay: 'Minutes a day',
+  affectedSide: 'Affected side',
+  nextVisit: 'Next visit',
+  notes: 'Notes',
+  massKilograms: 'Body mass, kg',
+  statureMetres: 'Stature, m',
+  tools: 'Tools at home',
+  places: 'Places at home',
+  timesOfDay: 'When in the day',
+  helperAtHome: 'Somebody at home who can press',
+};
+
+const wordOf = (value: unknown): string => {
+  if (value === null || value === undefined || value === '') return 'nothing';
+  if (value === true) return 'yes';
+  if (value === false) return 'no';
+  if (Array.isArray(value)) return value.map(wordOf).join(', ') || 'none';
+  const text = String(value as string | number);
+  return findTool(text)?.name ?? findSurface(text)?.name ?? text;
+};
+
+/** What a form was overtaken by: the fields that differ, as the file holds them now. */
+export function theirFields(theirs: unknown): { label: string; value: string }[] {
+  if (typeof theirs !== 'object' || theirs === null) return [];
+  return Object.entries(theirs).map(([field, value]) => ({
+    label: LABELS[field] ?? field,
+    value: wordOf(value),
+  }));
+}

@@ -1,0 +1,154 @@
+import type { ReactNode } from 'react';
+import type { Site } from '#core/anatomy';
+import type { Dose } from '#core/dosage';
+import { clockTime } from '~/ui/parts/words';
+import { parseCount, parseSeconds } from './parseNumber';
+import { TypedNumber } from './TypedNumber';
+
+/** Seconds go up and down by this. */
+export const SECOND_STEP = 5;
+
+type OnTrouble = (field: string, says: string | null) => void;
+
+function Seconds({
+  label,
+  name,
+  value,
+  beside,
+  field,
+  onValue,
+  onTrouble,
+}: {
+  label: string;
+  name: string;
+  value: number;
+  beside: string;
+  field: string;
+  onValue: (value: number) => void;
+  onTrouble: OnTrouble;
+}) {
+  return (
+    <TypedNumber
+      label={label}
+      value={value}
+      beside={beside}
+      step={SECOND_STEP}
+      parse={(text) => parseSeconds(text, { name, least: 1, most: 600 })}
+      onValue={onValue}
+      onTrouble={(says) => onTrouble(field, says)}
+    />
+  );
+}
+
+/** The figures of a dose, by its method. */
+export function DoseFields({
+  dose,
+  site,
+  onDose,
+  onTrouble,
+}: {
+  dose: Dose;
+  site: Site;
+  onDose: (dose: Dose) => void;
+  onTrouble: OnTrouble;
+}): ReactNode {
+  const cap = `cap ${clockTime(site.capSeconds)} a side`;
+  switch (dose.method) {
+    case 'timed':
+    case 'strokes':
+    case 'brief':
+    case 'press-and-move':
+    case 'pincer':
+      return (
+        <Seconds
+          label="hold"
+          name="The hold time"
+          field="hold"
+          value={dose.holdSeconds}
+          beside={`s, ${cap}`}
+          onValue={(holdSeconds) => onDose({ ...dose, holdSeconds })}
+          onTrouble={onTrouble}
+        />
+      );
+    case 'fade':
+      return (
+        <>
+          <Seconds
+            label="at least"
+            name="The least hold time"
+            field="least"
+            value={dose.minSeconds}
+            beside="s"
+            onValue={(minSeconds) => onDose({ ...dose, minSeconds })}
+            onTrouble={onTrouble}
+          />
+          <Seconds
+            label="at most"
+            name="The longest hold time"
+            field="most"
+            value={dose.capSeconds}
+            beside={`s, ${cap}`}
+            onValue={(capSeconds) => onDose({ ...dose, capSeconds })}
+            onTrouble={onTrouble}
+          />
+        </>
+      );
+    case 'build-up':
+      return (
+        <>
+          <Seconds
+            label="at first"
+            name="The first hold time"
+            field="least"
+            value={dose.fromSeconds}
+            beside="s"
+            onValue={(fromSeconds) => onDose({ ...dose, fromSeconds })}
+            onTrouble={onTrouble}
+          />
+          <Seconds
+            label="later up to"
+            name="The later hold time"
+            field="most"
+            value={dose.toSeconds}
+            beside={`s, ${cap}`}
+            onValue={(toSeconds) => onDose({ ...dose, toSeconds })}
+            onTrouble={onTrouble}
+          />
+        </>
+      );
+    case 'pin-and-glide':
+      return (
+        <>
+          <TypedNumber
+            label="bends"
+            value={dose.bends}
+            beside="slow ones"
+            parse={(text) => parseCount(text, { name: 'Bends', least: 1, most: 30 })}
+            onValue={(bends) => onDose({ ...dose, bends })}
+            onTrouble={(says) => onTrouble('least', says)}
+          />
+          <Seconds
+            label="at each end"
+            name="The time at the end of a bend"
+            field="most"
+            value={dose.bendSeconds}
+            beside="s"
+            onValue={(bendSeconds) => onDose({ ...dose, bendSeconds })}
+            onTrouble={onTrouble}
+          />
+        </>
+      );
+    case 'sweep':
+      return (
+        <Seconds
+          label="sweep"
+          name="The sweep time"
+          field="sweep"
+          value={dose.sweepSeconds}
+          beside={`s, ${cap}`}
+          onValue={(sweepSeconds) => onDose({ ...dose, sweepSeconds })}
+          onTrouble={onTrouble}
+        />
+      );
+  }
+}

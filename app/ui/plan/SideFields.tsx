@@ -1,0 +1,41 @@
+import type { RoutineItem, SidesChoice } from '#core/routine';
+import { Choices } from './Choices';
+
+const SIDE_OPTIONS: readonly { value: SidesChoice; label: string }[] = [
+  { value: 'both', label: 'both' },
+  { value: 'left', label: 'left' },
+  { value: 'right', label: 'right' },
+];
+const AFFECTED_OPTIONS = [
+  { value: '', label: 'neither' },
+  { value: 'left', label: 'left' },
+  { value: 'right', label: 'right' },
+] as const;
+
+/** Which sides are worked, and which of them is the affected one. */
+export function SideFields({
+  item,
+  onChange,
+}: {
+  item: RoutineItem;
+  onChange: (change: Partial<RoutineItem>) => void;
+}) {
+  return (
+    <>
+      <Choices
+        legend="sides"
+        value={item.sides}
+        options={SIDE_OPTIONS}
+        onChoose={(sides) => onChange({ sides })}
+      />
+      <Choices
+        legend="affected side"
+        value={item.affectedSide ?? ''}
+        options={AFFECTED_OPTIONS}
+        onChoose={(side) =>
+          onChange(side === '' ? { affectedSide: null, extraPoints: 0 } : { affectedSide: side })
+        }
+      />
+    </>
+  );
+}

@@ -1,0 +1,48 @@
+import { scaleLinear } from 'd3-scale';
+import { PRESSURE_CEILING_LIMIT, type Side } from '#core/anatomy';
+import type { Block, Layout } from '#core/routine';
+
+export const HEIGHT = 236;
+export const TOP = 22;
+export const AXIS = 116;
+const REACH = 66;
+export const FOOT = 212;
+export const PAD = 12;
+/** Width of a drawn letter of a label, in pixels; near enough to keep labels apart. */
+export const LETTER = 6.3;
+
+const heightOf = scaleLinear([0, PRESSURE_CEILING_LIMIT], [4, REACH]).clamp(true);
+
+/** The blocks of one line and side that follow one another. */
+export interface Group {
+  key: string;
+  itemId: string;
+  side: Side;
+  blocks: Block[];
+}
+
+export function groupsOf(layout: Layout): Group[] {
+  const groups: Group[] = [];
+  for (const block of layout.blocks) {
+    const { itemId, side } = block.step;
+    const last = groups.at(-1);
+    if (last?.itemId === itemId && last.side === side) last.blocks.push(block);
+    else groups.push({ key: `${itemId}:${side}`, itemId, side, blocks: [block] });
+  }
+  return groups;
+}
+
+/** Where a hold is drawn, in px. */
+export function box(block: Block, x: (seconds: number) => number) {
+  const left = x(block.startSeconds);
+  const width = Math.max(2, x(block.startSeconds + block.seconds) - left - 1.5);
+  const reach = heightOf(block.step.grade);
+  switch (block.step.side) {
+    case 'left':
+      return { left, width, top: AXIS - reach, height: reach };
+    case 'right':
+      return { left, width, top: AXIS, height: reach };
+    case 'mid':
+      return { left, width, top: AXIS - reach / 2, height: reach };
+  }
+}

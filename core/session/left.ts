@@ -1,0 +1,19 @@
+import { allowance } from '#core/dosage';
+import { COUNT_IN_SECONDS, pauseBefore, placeKey } from '#core/routine';
+import { spentSeconds } from './read';
+import type { SessionState } from './state';
+
+/**
+ * Seconds from the present hold to the end of the last one, every fade hold at its longest and within what
+ * the site's cap leaves. Getting from one posture into the next is not in it.
+ */
+export function secondsLeft(state: SessionState): number {
+  const spent = new Map<string, number>();
+  return state.steps.slice(state.stepIndex).reduce((sum, step) => {
+    const key = placeKey(step);
+    const before = spent.get(key) ?? spentSeconds(state, step);
+    const seconds = allowance({ ...step, spentSeconds: before });
+    spent.set(key, before + seconds);
+    return sum + pauseBefore(step, state.steps[step.index - 1]) + COUNT_IN_SECONDS + seconds;
+  }, 0);
+}

@@ -1,0 +1,56 @@
+import { addDays, type Day } from '#core/calendar';
+import { stopReason } from '#core/session';
+
+/** How far back a stop that the therapist should hear of is told, in days. */
+export const TELL_FOR_DAYS = 7;
+
+/** What of a logged session the day sheet looks at. */
+export interface LoggedSession {
+  day: Day;
+  /** Its stop reason's id; null when it was not stopped. */
+  stopReason: string | null;
+  /** A hold in it was ended because the pressure was too much. */
+  tooMuch: boolean;
+}
+
+/** What the last days of a client say, by themselves. */
+export interface Lately {
+  /** The latest stop that is no ordinary one; null when there was none. */
+  told: { day: Day; label: string } | null;
+  pressedTooHard: number;
+  sessions: number;
+}
+
+/** @param sessions of one client, oldest first */
+export function lately(sessions: readonly LoggedSession[], today: Day): Lately {
+  const recent = sessions.filter(({ day }) => day > addDays(today, -TELL_FOR_DAYS));
+  const stop = recent.findLast(
+    ({ stopReason: id }) => id !== null && stopReason(id).weight !== 'ordinary',
+  );
+  return {
+    told: stop ? { day: stop.day, label: stopReason(stop.stopReason ?? '').label } : null,
+    pressedTooHard: recent.filter(({ tooMuch }) => tooMuch).length,
+    sessions: recent.length,
+  };
+}
+
+/** Why a client is looked at, and whether they come today anyway. */
+export interface Concerns {
+  comesToday: boolean;
+  /** What they answered alone stops everything. */
+  stopsAll: boolean;
+  told: Lately['told'];
+  pressedTooHard: number;
+  /** Days without a session, once they are too many; null before. */
+  quietDays: number | null;
+}
+
+export type DayGroup = 'coming' | 'look' | 'rest';
+
+/** Where a client stands on the day sheet: who comes today, then who wants a look, then the others. */
+export function triage(seen: Concerns): DayGroup {
+  if (seen.comesToday) return 'coming';
+  const isConcern =
+    seen.stopsAll || seen.told !== null || seen.quietDays !== null || seen.pressedTooHard > 0;
+  return isConcern ? 'look' : 'rest';
+}
