@@ -1,12 +1,25 @@
 import fc from 'fast-check';
 import { v7 as uuid } from 'uuid';
 import type { Answer, Base, Letter, Post } from '../letter';
+import { kindOf } from '../kinds';
 import { Device, newSecret, type Tab } from '../testing/device';
 import { createOutbox, type Delivery, type Outside } from './outbox';
 import { memoryCupboard, plainSeal, storeOf, type Cupboard } from './store';
 
-/** An outbox in one tab, on a network that answers as it is told. */
-function open(answer: (post: Post) => Delivery, cupboard: Cupboard = memoryCupboard()) {
+/** A clock that goes on by so much at each look, and timers that ring this much early. */
+interface Clock {
+  tickMs: number;
+  earlyMs: number;
+}
+
+/** An outbox in one tab, on a network that answers as it is told. Given a clock, nobody has to wait for it. */
+function open(
+  answer: (post: Post) => Delivery,
+  cupboard: Cupboard = memoryCupboard(),
+  clock: Clock | null = null,
+) {
+  const began = 1_000_000;
+  let time = began;
   const posts: Letter[][] = [];
   const waits = new Set<() => void>();
   const outside: Outside = {
@@ -17,15 +30,21 @@ function open(answer: (post: Post) => Delivery, cupboard: Cupboard = memoryCupbo
       posts.push(post.letters);
       return Promise.resolve(answer(post));
     },
-    wait: (_ms, hurry) =>
+    wait: (ms, hurry) =>
       new Promise((done) => {
         waits.add(done);
         hurry.addEventListener('abort', () => done());
+        // Only the rest of a letter is waited out: a sender that sleeps longer has overslept.
+        if (!clock || ms > kindOf('draft').restMs) return;
+        setImmediate(() => {
+          if (!hurry.aborted) time += Math.max(1, ms - clock.earlyMs);
+          done();
+        });
       }),
-    now: () => 1_000_000,
+    now: () => (time += clock?.tickMs ?? 0),
     newId: () => uuid(),
   };
-  return { outbox: createOutbox('runa', outside), posts };
+  return { outbox: createOutbox('runa', outside), posts, passedMs: () => time - began };
 }
 
 const settle = async () => {
@@ -44,6 +63,23 @@ const keptAll = ({ letters }: Post): Delivery => ({
 });
 
 describe('an outbox', () => {
+  it('sends what has rested when it has, at whatever moment the clock moves on', async () => {
+    for (const tickMs of [0, 0.2, 0.5, 1, 3]) {
+      for (const earlyMs of [0, 0.3, 1, 2]) {
+        const { outbox, posts, passedMs } = open(keptAll, memoryCupboard(), { tickMs, earlyMs });
+        await settle();
+        const id = uuid();
+        const thing = uuid();
+        const body = { baseNumber: 0, content: null };
+        outbox.add({ kind: 'draft', clientId: thing, thing, base: 0, body, id });
+        await settle();
+        expect(posts.map((letters) => letters.map((letter) => letter.id))).toEqual([[id]]);
+        expect(passedMs()).toBeGreaterThanOrEqual(kindOf('draft').restMs);
+        outbox.close();
+      }
+    }
+  });
+
   it('sends what a full store has no place for, and says meanwhile that it is not safe here', async () => {
     const full: Cupboard = {
       read: () => Promise.resolve([]),

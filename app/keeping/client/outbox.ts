@@ -181,18 +181,25 @@ export function createOutbox(owner: string, outside: Outside): Outbox {
     for (const heard of answerListeners) heard(answers, kept);
   };
 
-  /** What can be sent now, marked as tried before it leaves: from then on it changes no more. */
-  const take = async (most: number | undefined): Promise<Entry[]> => {
+  /**
+   * What can be sent now, marked as tried before it leaves: from then on it changes no more. With it, how
+   * long until the next has rested, judged at the same moment: between two looks at the clock the last one
+   * could get ready and be seen by neither.
+   */
+  const take = async (most: number | undefined) => {
     let batch: Entry[] = [];
+    let restsMs: number | null = null;
     await shelf.write((entries) => {
-      batch = postable(sendable(entries, now(), most));
+      const at = now();
+      batch = postable(sendable(entries, at, most));
+      restsMs = nextRested(entries, at);
       return {
         put: batch.filter(({ tried }) => !tried).map((entry) => ({ ...entry, tried: true })),
         drop: [],
       };
     }, false);
     tell();
-    return batch;
+    return { batch, restsMs: restsMs as number | null };
   };
 
   const record = async (answers: readonly Answer[], sent: readonly Entry[]) => {
@@ -214,14 +221,14 @@ export function createOutbox(owner: string, outside: Outside): Outbox {
     let alone = 0;
     while (!closed.signal.aborted) {
       woken = false;
-      const batch = await take(alone > 0 ? 1 : undefined);
+      const { batch, restsMs } = await take(alone > 0 ? 1 : undefined);
       if (closed.signal.aborted) return;
       if (batch.length === 0) {
         if (trouble !== null) {
           trouble = null;
           tell();
         }
-        await rest(nextRested(shelf.entries(), now()) ?? LONGEST_WAIT_MS, false);
+        await rest(restsMs ?? LONGEST_WAIT_MS, false);
         continue;
       }
       const delivery = await outside
