@@ -25,7 +25,7 @@ export default {
       ...shared,
       displayName: 'app',
       testMatch: [
-        '<rootDir>/app/{ui,keeping/client}/**/*.test.{ts,tsx}',
+        '<rootDir>/app/{ui,routes,keeping/client}/**/*.test.{ts,tsx}',
         '<rootDir>/app/*.test.ts',
       ],
     },

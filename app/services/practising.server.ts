@@ -1,8 +1,5 @@
 import { addDays, askedBetween, dayOf, weekOf } from '#core/calendar';
-import { findSite } from '#core/anatomy';
-import { findTool } from '#core/equipment';
-import { findPosture, isOnFloor } from '#core/loading';
-import { expand, limitSteps, totalsOf, wayWords, type LedRoutine } from '#core/routine';
+import { expand, ledWords, limitSteps, totalsOf, type LedRoutine } from '#core/routine';
 import { allStop, screen, type ScreenAnswer } from '#core/screening';
 import { handOut } from '~/db/led.server';
 import type { Database } from '~/db/database.server';
@@ -74,35 +71,17 @@ async function led(
 ): Promise<LedRoutine> {
   const findings = screen(screening);
   const steps = limitSteps(expand(content), findings);
-  const sites = content.items.flatMap(({ siteId }) => findSite(siteId) ?? []);
   return {
     id,
     number,
     /** What was handed out: a session names it, and is read by these holds ever after. */
     ledId: await handOut(db, { clientId, versionId: id, steps, findings }, { at }),
     steps,
-    siteIds: content.items.map(({ siteId }) => siteId),
-    tools: [...new Set(content.items.map(({ toolId }) => findTool(toolId)?.name ?? ''))].filter(
-      Boolean,
-    ),
     session: totalsOf(content).session,
-    ways: Object.fromEntries(content.items.map((item) => [item.id, wayWords(item)])),
-    postures: Object.fromEntries(
-      content.items.flatMap(({ positionId }) => {
-        const posture = findPosture(positionId);
-        if (!posture) return [];
-        const { getIn, getOut } = posture;
-        return [[positionId, { getIn, getOut, onFloor: isOnFloor(posture) }] as const];
-      }),
-    ),
-    sites: Object.fromEntries(
-      sites.map(({ id: siteId, plainName, find, keepOff }) => [
-        siteId,
-        { plainName, find, keepOff },
-      ]),
-    ),
+    ...ledWords(content),
   };
 }
+
 /** The routine a client is led through: their latest version. */
 export async function routineToPractise(setting: Setting, who: Principal) {
   const file = await ownFile(setting, who);

@@ -17,6 +17,10 @@ import { checkRoutine, itemSchema, newItem, totalsOf, usualDose, withTests } fro
 import { CONDITION_IDS, mayUse, screen, type ScreenAnswer } from '#core/screening';
 import { choiceOf, listOf, numberOf, wordOf, type Answer, type Command, type Given } from './ask';
 
+const SIDES_CHOICES = ['both', 'left', 'right', 'mid'] as const;
+const AFFECTED = ['left', 'right', 'neither'] as const;
+const MOST_TESTS = 20;
+
 const common = 'common practice, no published source';
 
 const dose: Command = {
@@ -31,8 +35,8 @@ const dose: Command = {
     bends: { says: 'bends of a pin-and-glide', takes: 'number' },
     points: { says: 'points a side; 1 when not given', takes: 'number' },
     repetitions: { says: 'repetitions; 1 when not given', takes: 'number' },
-    sides: { says: 'both, left, right', takes: 'word' },
-    affected: { says: 'affected side: left or right', takes: 'word' },
+    sides: { says: SIDES_CHOICES.join(', '), takes: 'word' },
+    affected: { says: 'affected side: left, right or neither', takes: 'word' },
     extra: { says: 'points more on the affected side', takes: 'number' },
     times: { says: 'times a week; 7 when not given', takes: 'number' },
     grade: { says: 'pressure grade', takes: '0–10' },
@@ -87,13 +91,17 @@ const dose: Command = {
       );
     }
     const base = newItem(site, 'line');
+    const sides = choiceOf(given, 'sides', SIDES_CHOICES, base.sides);
+    if (!sides.ok) return sides;
+    const affected = choiceOf(given, 'affected', AFFECTED, 'neither');
+    if (!affected.ok) return affected;
     const item = itemSchema.safeParse({
       ...base,
       dose: parsed.data,
       points: numbers.points ?? 1,
       repetitions: numbers.repetitions ?? 1,
-      sides: given.sides ?? base.sides,
-      affectedSide: given.affected ?? null,
+      sides: sides.value,
+      affectedSide: affected.value === 'neither' ? null : affected.value,
       extraPoints: numbers.extra ?? 0,
       grade: numbers.grade ?? base.grade,
     });
@@ -103,6 +111,14 @@ const dose: Command = {
     const timesPerWeek = numbers.times ?? 7;
     if (!Number.isInteger(timesPerWeek) || timesPerWeek < 1 || timesPerWeek > 14) {
       return mistaken('out of range', 'times', '--times must be a whole number from 1 to 14.');
+    }
+    const tests = numbers.tests ?? 0;
+    if (!Number.isInteger(tests) || tests < 0 || tests > MOST_TESTS) {
+      return mistaken(
+        'out of range',
+        'tests',
+        `--tests must be a whole number from 0 to ${MOST_TESTS}.`,
+      );
     }
     const routine = { items: [item.data], timesPerWeek, message: '' };
     const { session, contact, contactPerWeek, hands, handLoadSeconds, affectedShare, holds } =
@@ -128,7 +144,7 @@ const dose: Command = {
         capSeconds: site.capSeconds,
         contact,
         contactPerWeek,
-        session: withTests(session, numbers.tests ?? 0),
+        session: withTests(session, tests),
         hands,
         handLoadSeconds,
         affectedShare,

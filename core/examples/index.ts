@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { findSite, REGIONS, SITES, WORKABLE_SITES, type Side, type SiteId } from '#core/anatomy';
 import type { Dose, MethodId } from '#core/dosage';
-import { newItem, type Routine, type RoutineItem } from '#core/routine';
+import { newItem, type LadderClient, type Routine, type RoutineItem } from '#core/routine';
 import { CONDITION_IDS, type ScreenAnswer } from '#core/screening';
 
 export { runner, START } from './runner';
@@ -75,6 +75,17 @@ export const anyRoutine: fc.Arbitrary<Routine> = fc
   .chain((items) =>
     fc.integer({ min: 1, max: 14 }).map((timesPerWeek) => ({ items, timesPerWeek, message: '' })),
   );
+
+/** A client of whom nothing is known but what is said. */
+export const ladderClient = (change: Partial<LadderClient> = {}): LadderClient => ({
+  massKilograms: null,
+  statureMetres: null,
+  tools: null,
+  places: null,
+  ratings: [],
+  screening: [],
+  ...change,
+});
 
 /** A yes to a screening question, everywhere unless narrowed. */
 export const yesTo = (

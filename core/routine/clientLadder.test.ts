@@ -1,26 +1,16 @@
 import fc from 'fast-check';
 import { WORKABLE_SITES } from '#core/anatomy';
 import { findSurface, findTool, SURFACE_IDS, TOOLS, servesMethod } from '#core/equipment';
-import { anyScreenAnswer } from '#core/examples';
+import { anyScreenAnswer, ladderClient } from '#core/examples';
 import { mayUse, screen } from '#core/screening';
-import { ladderFor, newItem, sidesInOrder, type LadderClient } from './index';
-
-const client = (change: Partial<LadderClient> = {}): LadderClient => ({
-  massKilograms: null,
-  statureMetres: null,
-  tools: null,
-  places: null,
-  ratings: [],
-  screening: [],
-  ...change,
-});
+import { ladderFor, newItem, sidesInOrder } from './index';
 
 describe('the ladder of a client', () => {
   it.each(WORKABLE_SITES.map((site) => [site.id, site] as const))(
     'at %s has today’s way on it and goes up rung by rung',
     (_, site) => {
       const item = newItem(site, 'line');
-      const view = ladderFor(item, client());
+      const view = ladderFor(item, ladderClient());
       if (!view) throw new RangeError('There is no ladder.');
       const today = view.rungs.filter(({ key }) => key === view.todayKey);
       expect(today).toHaveLength(1);
@@ -46,7 +36,7 @@ describe('the ladder of a client', () => {
         (site, answers, tools, places) => {
           const item = newItem(site, 'line');
           const screening = screen(answers);
-          const view = ladderFor(item, client({ screening, tools, places }));
+          const view = ladderFor(item, ladderClient({ screening, tools, places }));
           for (const { key, setup } of view?.rungs ?? []) {
             // What is prescribed today stays on it, so that it can be left.
             if (key === view?.todayKey) continue;

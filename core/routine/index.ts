@@ -19,4 +19,4 @@ export { placeKey } from './placeKey';
 export { readRoutine, type RetiredLine } from './stored';
 export { wayWords } from './wayWords';
 export { ladderFor, type LadderClient, type LadderView } from './clientLadder';
-export type { LedRoutine, PostureWords, SiteWords } from './led';
+export { ledWords, type LedRoutine, type PostureWords, type SiteWords } from './led';

@@ -1,5 +1,10 @@
+import { findSite } from '#core/anatomy';
 import type { SecondsBand } from '#core/dosage';
+import { findTool } from '#core/equipment';
+import { findPosture, isOnFloor } from '#core/loading';
 import type { HoldStep } from './expand';
+import type { Routine } from './routine';
+import { wayWords } from './wayWords';
 
 /** What a client is told of a site while they work it. */
 export interface SiteWords {
@@ -30,4 +35,35 @@ export interface LedRoutine {
   /** Tool, posture and what differs from the usual, by the line of the routine. */
   ways: Readonly<Record<string, readonly string[] | undefined>>;
   postures: Readonly<Record<string, PostureWords | undefined>>;
+}
+
+/**
+ * The words a routine is led by: for every site, posture and line of it. What this edition does not know
+ * any more is left out.
+ */
+export function ledWords({
+  items,
+}: Pick<Routine, 'items'>): Pick<LedRoutine, 'siteIds' | 'tools' | 'sites' | 'ways' | 'postures'> {
+  const names = items.flatMap(({ toolId }) => findTool(toolId)?.name ?? []);
+  return {
+    siteIds: items.map(({ siteId }) => siteId),
+    tools: [...new Set(names)],
+    ways: Object.fromEntries(items.map((item) => [item.id, wayWords(item)])),
+    postures: Object.fromEntries(
+      items.flatMap(({ positionId }) => {
+        const posture = findPosture(positionId);
+        if (!posture) return [];
+        const { getIn, getOut } = posture;
+        return [[positionId, { getIn, getOut, onFloor: isOnFloor(posture) }] as const];
+      }),
+    ),
+    sites: Object.fromEntries(
+      items.flatMap(({ siteId }) => {
+        const site = findSite(siteId);
+        if (!site) return [];
+        const { plainName, find, keepOff } = site;
+        return [[siteId, { plainName, find, keepOff }] as const];
+      }),
+    ),
+  };
 }

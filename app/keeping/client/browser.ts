@@ -173,12 +173,17 @@ function locksOf(owner: string): Outside['locks'] {
 
 function channelOf(owner: string): Outside['channel'] {
   const channel = new BroadcastChannel(`entspann/${owner}`);
+  let isOpen = true;
   return {
-    tell: (word) => channel.postMessage(word),
+    // What was being written when the outbox was closed ends after it.
+    tell: (word) => {
+      if (isOpen) channel.postMessage(word);
+    },
     hear: (listener) => {
       const heard = ({ data }: MessageEvent<Word>) => listener(data);
       channel.addEventListener('message', heard);
       return () => {
+        isOpen = false;
         channel.removeEventListener('message', heard);
         channel.close();
       };

@@ -1,19 +1,10 @@
 import { renderToStaticMarkup } from 'react-dom/server';
-import { itemFor, timed } from '#core/examples';
+import { itemFor, ladderClient, timed } from '#core/examples';
 import { setupKey } from '#core/pressure';
 import { ladderFor, type LadderClient } from '#core/routine';
 import { screen } from '#core/screening';
 import { fewRungs, LadderBars, rungWords } from './LadderBars';
 
-const client = (change: Partial<LadderClient> = {}): LadderClient => ({
-  massKilograms: null,
-  statureMetres: null,
-  tools: null,
-  places: null,
-  ratings: [],
-  screening: [],
-  ...change,
-});
 const line = itemFor('side-low-back', { dose: timed(30) });
 const ladder = (of: LadderClient) => {
   const view = ladderFor(line, of);
@@ -23,19 +14,22 @@ const ladder = (of: LadderClient) => {
 
 describe('the ladder of a line', () => {
   it('says when the body is assumed, and uses this client’s when it is known', () => {
-    expect(ladder(client())).toMatchObject({ assumedBody: true, body: { massKilograms: 70 } });
-    const own = ladder(client({ massKilograms: 95, statureMetres: 1.9 }));
+    expect(ladder(ladderClient())).toMatchObject({
+      assumedBody: true,
+      body: { massKilograms: 70 },
+    });
+    const own = ladder(ladderClient({ massKilograms: 95, statureMetres: 1.9 }));
     expect(own).toMatchObject({ assumedBody: false, body: { massKilograms: 95 } });
     // A figure that slipped through is not computed with.
-    expect(ladder(client({ massKilograms: 3, statureMetres: 1.9 })).assumedBody).toBe(true);
+    expect(ladder(ladderClient({ massKilograms: 3, statureMetres: 1.9 })).assumedBody).toBe(true);
   });
 
   it('is calibrated by ratings at this site and no other', () => {
     const rating = { ...line, day: '2026-11-20' };
-    const own = ladder(client({ ratings: [{ ...rating, grade: 6 }] }));
+    const own = ladder(ladderClient({ ratings: [{ ...rating, grade: 6 }] }));
     expect(own.calibration.ratings).toBe(1);
     expect(own.rungs.find(({ key }) => key === own.todayKey)?.grade.value).toBeCloseTo(6, 6);
-    const other = ladder(client({ ratings: [{ ...rating, siteId: 'calf', grade: 6 }] }));
+    const other = ladder(ladderClient({ ratings: [{ ...rating, siteId: 'calf', grade: 6 }] }));
     expect(other.calibration.ratings).toBe(0);
   });
 
@@ -43,7 +37,7 @@ describe('the ladder of a line', () => {
     const noFloor = screen([
       { condition: 'no-floor', sides: [], regions: [], siteIds: [], clearedBy: '' },
     ]);
-    const rungs = ladder(client({ screening: noFloor })).rungs;
+    const rungs = ladder(ladderClient({ screening: noFloor })).rungs;
     expect(rungs.every(({ setup }) => !['hard-floor', 'mat'].includes(setup.surface.id))).toBe(
       true,
     );
@@ -51,7 +45,7 @@ describe('the ladder of a line', () => {
   });
 
   it('is thinned to what one would notice, today’s own always among it', () => {
-    const { rungs, todayKey } = ladder(client());
+    const { rungs, todayKey } = ladder(ladderClient());
     const few = fewRungs(rungs, todayKey, 7);
     expect(few.length).toBeLessThanOrEqual(7);
     expect(few.map(({ key }) => key)).toContain(todayKey);
@@ -61,7 +55,7 @@ describe('the ladder of a line', () => {
 });
 
 it('draws every rung as long as its pressure is to today’s, and its band from end to end', () => {
-  const { rungs } = ladder(client());
+  const { rungs } = ladder(ladderClient());
   const markup = renderToStaticMarkup(<LadderBars rungs={rungs} />);
   const bars = [...markup.matchAll(/class="bar" style="width:([\d.]+)%"/g)].map(([, width]) =>
     Number(width),

@@ -2,8 +2,8 @@ import { Textarea } from '@mantine/core';
 import { findSite, SENSITIVITY } from '#core/anatomy';
 import { METHODS, type MethodId } from '#core/dosage';
 import { LIMITS, type RoutineItem } from '#core/routine';
+import { Choice } from '~/ui/parts/Choice';
 import { LinkButton } from '~/ui/parts/LinkButton';
-import { Choices } from './Choices';
 import { DoseFields, SECOND_STEP } from './DoseFields';
 import { parseCount, parseSeconds } from './parseNumber';
 import { SetupSelects } from './SetupSelects';
@@ -35,7 +35,8 @@ export function ItemEditor({ item, onChange, onMethod, onTrouble, onRemove }: Ed
           Remove
         </LinkButton>
       </header>
-      <Choices
+      <Choice
+        inLine
         legend="method"
         value={item.dose.method}
         options={site.methods.map((id) => ({ value: id, label: METHODS[id].name }))}

@@ -1,5 +1,5 @@
 import type { RoutineItem, SidesChoice } from '#core/routine';
-import { Choices } from './Choices';
+import { Choice } from '~/ui/parts/Choice';
 
 const SIDE_OPTIONS: readonly { value: SidesChoice; label: string }[] = [
   { value: 'both', label: 'both' },
@@ -22,13 +22,15 @@ export function SideFields({
 }) {
   return (
     <>
-      <Choices
+      <Choice
+        inLine
         legend="sides"
         value={item.sides}
         options={SIDE_OPTIONS}
         onChoose={(sides) => onChange({ sides })}
       />
-      <Choices
+      <Choice
+        inLine
         legend="affected side"
         value={item.affectedSide ?? ''}
         options={AFFECTED_OPTIONS}

@@ -1,0 +1,167 @@
+import fc from 'fast-check';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { MemoryRouter } from 'react-router';
+import { anyRoutine, anyScreenAnswer, runner } from '#core/examples';
+import { ledWords, type Routine } from '#core/routine';
+import { heldSeconds, limitOf, STOP_REASONS, stopReason, summarise } from '#core/session';
+import { Closing, Finished, Stopped } from './Ending';
+import { Find } from './Find';
+import { Holding } from './Holding';
+import { LedContext } from './led';
+
+type Run = ReturnType<typeof runner>;
+const nothing = () => undefined;
+
+/** What a client sees at one moment of a session. */
+function shown(run: Run, routine: Routine): string {
+  const { state, now } = run;
+  const ask = { happen: nothing, onSkip: nothing, onStop: nothing };
+  const screen = () => {
+    if (state.status === 'stopped') return <Stopped state={state} therapistName="Maren Holt" />;
+    if (state.status === 'finished') return <Finished state={state} measure={[]} />;
+    if (state.phase.name === 'find') return <Find state={state} {...ask} />;
+    if (state.phase.name === 'closing') return <Closing state={state} happen={nothing} />;
+    return <Holding state={state} now={now} {...ask} />;
+  };
+  return renderToStaticMarkup(
+    <MemoryRouter>
+      <LedContext value={ledWords(routine)}>{screen()}</LedContext>
+    </MemoryRouter>,
+  );
+}
+
+const text = (markup: string) =>
+  markup
+    .replace(/<style[\s\S]*?<\/style>/g, '')
+    .replace(/<[^>]+>/g, ' ')
+    .replace(/\s+/g, ' ');
+const buttons = (markup: string) =>
+  [...markup.matchAll(/<button[^>]*>([^<]*)<\/button>/g)].map(([, says]) => says);
+
+/** One thing a client may want to do next; they do what the screen they see offers of it. */
+const act = fc.oneof(
+  fc.record({ is: fc.constant('go' as const) }),
+  fc.record({ is: fc.constant('wait' as const), seconds: fc.integer({ min: 1, max: 90 }) }),
+  fc.record({ is: fc.constant('rate' as const), grade: fc.nat({ max: 10 }) }),
+  fc.record({ is: fc.constantFrom('skip' as const, 'come off' as const, 'pause' as const) }),
+);
+type Act = typeof act extends fc.Arbitrary<infer T> ? T : never;
+
+function does(run: Run, doing: Act): void {
+  const { status, phase, stepIndex: step } = run.state;
+  if (status === 'paused') run.happen({ type: 'resumed' });
+  else if (doing.is === 'wait') run.pass(doing.seconds);
+  else if (doing.is === 'rate') run.rate(doing.grade);
+  else if (phase.name === 'find') {
+    if (doing.is === 'skip') run.happen({ type: 'skipped', step, reason: 'not-found' });
+    else run.ready();
+  } else if (doing.is === 'pause' && phase.name !== 'closing') run.happen({ type: 'paused' });
+  else if (doing.is === 'come off' && phase.name === 'hold') {
+    run.happen({ type: 'hold-ended', step, how: 'client' });
+  } else run.pass(10);
+}
+
+describe('the screens of a session', () => {
+  it('say at every moment what to do, how hard, how long, and leave Stop in reach', () => {
+    const phases = new Set<string>();
+    fc.assert(
+      fc.property(
+        anyRoutine,
+        fc.array(anyScreenAnswer, { maxLength: 2 }),
+        fc.array(act, { minLength: 5, maxLength: 40 }),
+        (routine, answers, acts) => {
+          const run = runner(routine, answers);
+          run.happen({ type: 'started' });
+          for (const doing of acts) {
+            does(run, doing);
+            const { state } = run;
+            const markup = shown(run, routine);
+            const says = text(markup);
+            phases.add(state.status === 'running' ? state.phase.name : state.status);
+            expect(says).not.toMatch(/undefined|null|NaN|Infinity|\[object/);
+            expect(markup.match(/<h1/g)).toHaveLength(1);
+            if (state.phase.name === 'closing') {
+              expect(buttons(markup)).toEqual(['Finish']);
+              continue;
+            }
+            expect(buttons(markup).filter((one) => one === 'Stop')).toHaveLength(1);
+            const step = state.steps[state.stepIndex];
+            if (!step) throw new RangeError('There is no step to show.');
+            if (state.phase.name === 'find') {
+              expect(says).toContain(`Press to ${step.grade} of 10`);
+              expect(says).toContain(`never above ${step.ceilingGrade}`);
+              expect(says).toContain(step.instructions);
+            }
+            if (state.phase.name === 'hold' && state.status === 'running') {
+              const held = heldSeconds(state, run.now);
+              expect(held).toBeLessThanOrEqual(limitOf(state) + 0.001);
+              // All eleven ratings are there, each once.
+              const grades = buttons(markup).filter((one) => /^\d+$/.test(one ?? ''));
+              expect(grades.map(Number).sort((a, b) => a - b)).toEqual([
+                0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10,
+              ]);
+              const last = state.holds.find(({ step: of }) => of === step.index)?.ratings.at(-1);
+              expect(says.includes('Ease off')).toBe(
+                last !== undefined && last.grade > step.ceilingGrade,
+              );
+            }
+            if (state.status === 'paused') {
+              expect(says).toContain('Come off the point');
+              expect(buttons(markup)).toContain('Go on');
+              expect(buttons(markup).some((one) => /^\d+$/.test(one ?? ''))).toBe(false);
+            }
+          }
+        },
+      ),
+      { numRuns: 150 },
+    );
+    for (const phase of ['find', 'count-in', 'hold', 'rest', 'rate-after', 'closing', 'paused']) {
+      expect(phases).toContain(phase);
+    }
+  });
+
+  it.each(STOP_REASONS.map(({ id }) => id))('stopped for “%s”, says what to do about it', (id) => {
+    fc.assert(
+      fc.property(anyRoutine, fc.nat({ max: 60 }), (routine, seconds) => {
+        const run = runner(routine);
+        run.happen({ type: 'started' });
+        run.ready();
+        run.pass(seconds);
+        run.happen({ type: 'stopped', reason: id });
+        expect(run.state.status).toBe('stopped');
+        const says = text(shown(run, routine));
+        const { weight, advice } = stopReason(id);
+        expect(says).toContain(weight === 'emergency' ? 'Get help now' : 'Come out slowly');
+        if (advice) expect(says).toContain(advice.slice(0, 30).replaceAll("'", '&#x27;'));
+        // Nothing has reached the practice from here: it is not said that it had.
+        expect(says).toContain('does not know of it');
+        expect(says).not.toContain('is logged');
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  it('at the end lists every place that was pressed, with its time, and no other', () => {
+    fc.assert(
+      fc.property(anyRoutine, fc.nat({ max: 10 }), (routine, grade) => {
+        const run = runner(routine);
+        run.happen({ type: 'started' });
+        for (let turn = 0; turn < 1_000 && run.state.phase.name !== 'closing'; turn += 1) {
+          if (run.state.phase.name === 'find') run.ready();
+          else if (run.state.phase.name === 'rate-after') run.rate(Math.min(grade, 3));
+          else run.pass(30);
+        }
+        run.happen({ type: 'finished', word: '' });
+        const markup = shown(run, routine);
+        const pressed = summarise(run.state).places.filter((one) => one.contactSeconds > 0);
+        const rows = [...markup.matchAll(/<li>[\s\S]*?<\/li>/g)].map(([row]) => text(row));
+        expect(rows).toHaveLength(pressed.length);
+        pressed.forEach(({ contactSeconds }, index) => {
+          const [, minutes, seconds] = /(\d+):(\d\d)/.exec(rows[index] ?? '') ?? [];
+          expect(Number(minutes) * 60 + Number(seconds)).toBe(Math.round(contactSeconds));
+        });
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
