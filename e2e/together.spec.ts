@@ -209,3 +209,24 @@ test('a point that a colleague changed meanwhile shows theirs, and keeps one’s
   await expect(calf(page)).toContainText('2');
   await context.close();
 });
+
+test('looking for a client says when there is no line, and finds them once there is', async ({
+  page,
+}) => {
+  await stepInAs(page, 'Maren');
+  await addClient(page, 'Gale Harker');
+  await page.goto('/day');
+  const field = page.getByLabel('Find a client by name');
+  await page.route('**/find?*', (route) => route.abort('internetdisconnected'));
+  await field.pressSequentially('Gale');
+  await expect(page.getByText('There is no connection. Type on once there is one.')).toBeVisible();
+  await field.press('Enter');
+  await expect(page).toHaveURL(/\/day$/);
+  await page.unroute('**/find?*');
+  await field.pressSequentially(' H');
+  await expect(page.getByRole('option', { name: /Gale Harker/ })).toBeVisible();
+  // Signed out elsewhere in the meantime: it says so, and opens nothing.
+  await page.context().clearCookies();
+  await field.pressSequentially('a');
+  await expect(page.getByText('You are signed out.')).toBeVisible();
+});

@@ -10,9 +10,34 @@ interface FoundClient {
   occupation: string;
 }
 
+/** What came of asking for a text: the clients, or why there is no answer. */
+interface Found {
+  query: string;
+  clients: FoundClient[];
+  trouble?: string;
+}
+
+const NO_CONNECTION = 'There is no connection. Type on once there is one.';
+const SIGNED_OUT = 'You are signed out. Sign in again to look for clients.';
+const NO_ANSWER = 'The server has no answer. Type on to ask again.';
+
+async function find(query: string, signal: AbortSignal): Promise<Found> {
+  const none = (trouble: string): Found => ({ query, clients: [], trouble });
+  try {
+    const response = await fetch(`/find?q=${encodeURIComponent(query)}`, {
+      signal,
+      redirect: 'manual',
+    });
+    if (response.type === 'opaqueredirect' || response.status === 401) return none(SIGNED_OUT);
+    return response.ok ? ((await response.json()) as Found) : none(NO_ANSWER);
+  } catch {
+    return none(NO_CONNECTION);
+  }
+}
+
 /** Finds a client by name from anywhere: `/` goes there, arrows choose, Enter opens the file. */
 export function ClientSearch() {
-  const [found, setFound] = useState<{ query: string; clients: FoundClient[] } | null>(null);
+  const [found, setFound] = useState<Found | null>(null);
   const asking = useRef<AbortController | null>(null);
   const navigate = useNavigate();
   const field = useRef<HTMLInputElement>(null);
@@ -33,11 +58,9 @@ export function ClientSearch() {
     asking.current?.abort();
     asking.current = new AbortController();
     const { signal } = asking.current;
-    void fetch(`/find?q=${encodeURIComponent(query)}`, { signal })
-      .then(async (response) => {
-        if (response.ok) setFound((await response.json()) as typeof found);
-      })
-      .catch(() => undefined);
+    void find(query, signal).then((answer) => {
+      if (!signal.aborted) setFound(answer);
+    });
     combobox.openDropdown();
   };
   const open = (id: string) => {
@@ -100,7 +123,7 @@ export function ClientSearch() {
           ))}
           {clients.length === 0 && (
             <Combobox.Empty>
-              {answer ? 'No client of this practice has that name.' : 'Looking'}
+              {answer ? (answer.trouble ?? 'No client of this practice has that name.') : 'Looking'}
             </Combobox.Empty>
           )}
         </Combobox.Options>
