@@ -27,6 +27,7 @@ export default {
       testMatch: [
         '<rootDir>/app/{ui,routes,keeping/client}/**/*.test.{ts,tsx}',
         '<rootDir>/app/*.test.ts',
+        '<rootDir>/app/keeping/storable.test.ts',
       ],
     },
     {
@@ -34,7 +35,7 @@ export default {
       displayName: 'database',
       testMatch: [
         '<rootDir>/app/{db,services}/**/*.test.ts',
-        '<rootDir>/app/keeping/*.test.ts',
+        '<rootDir>/app/keeping/proof.*.test.ts',
         '<rootDir>/server/**/*.test.ts',
       ],
     },

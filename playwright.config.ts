@@ -7,6 +7,11 @@ export default defineConfig({
   fullyParallel: false,
   timeout: 150_000,
   expect: { timeout: 10_000 },
+  projects: [
+    { name: 'journeys', testIgnore: /\.last\.spec\.ts$/ },
+    // What can only be said once everything else was tried.
+    { name: 'afterwards', testMatch: /\.last\.spec\.ts$/, dependencies: ['journeys'] },
+  ],
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     locale: 'en-GB',

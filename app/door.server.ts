@@ -14,9 +14,12 @@ import {
   settingContext,
   staffContext,
 } from '~/context.server';
-import { principalOf } from '~/services/accounts.server';
+import { isFull, isOutage } from '~/db/outage.server';
+import { principalOf, type SignedIn } from '~/services/accounts.server';
+import type { From } from '~/services/tries.server';
+import { allStorable, NOT_STORABLE } from '~/keeping/storable';
 import { Refusal } from '~/keeping/server/refusal.server';
-import type { Principal } from '~/keeping/server/setting.server';
+import type { Principal, Setting } from '~/keeping/server/setting.server';
 
 type Context = Readonly<RouterContextProvider>;
 
@@ -33,15 +36,56 @@ export const cookieFor = (context: Context, token: string): Promise<string> =>
     ...(token === '' ? { maxAge: 0 } : {}),
   });
 
+/** A year: what a device is known by outlives every sign-in on it. */
+const deviceCookie = createCookie(`${COOKIE}-device`, { ...options, maxAge: 365 * 24 * 3600 });
+
+/** The headers of an answer that signs somebody in. */
+export async function signingIn(
+  context: Context,
+  { token, deviceToken }: Pick<SignedIn, 'token' | 'deviceToken'>,
+): Promise<Headers> {
+  const headers = new Headers({ 'Set-Cookie': await cookieFor(context, token) });
+  if (deviceToken !== null) {
+    const { secure } = context.get(requestContext);
+    headers.append('Set-Cookie', await deviceCookie.serialize(deviceToken, { secure }));
+  }
+  return headers;
+}
+
+/** Where a try at a sign-in comes from. */
+export async function cameFrom(request: Request, context: Context): Promise<From> {
+  const { address, device } = context.get(requestContext);
+  const token: unknown = await deviceCookie.parse(request.headers.get('Cookie'));
+  const isToken = typeof token === 'string' && /^[\w-]{43}$/.test(token);
+  return { address, device, deviceToken: isToken ? token : null };
+}
+
 export async function tokenOf(request: Request): Promise<string | null> {
   const token: unknown = await cookie.parse(request.headers.get('Cookie'));
   return typeof token === 'string' && token !== '' ? token : null;
 }
 
+const AWAY = 'The database does not answer just now. Nothing was lost; try again in a moment.';
+const NO_ROOM =
+  'There is no room left on the disk of this installation. Nothing was changed; what is there can be read.';
+
+/** The status and sentence of a trouble that is nobody’s mistake and will pass; null for any other. */
+function passing(error: unknown): { status: 503 | 507; message: string } | null {
+  if (isOutage(error)) return { status: 503, message: AWAY };
+  return isFull(error) ? { status: 507, message: NO_ROOM } : null;
+}
+
 /** Reads the cookie and notes who is asking. Runs before every loader and action. */
 export async function recognise(request: Request, context: Context): Promise<void> {
   const token = await tokenOf(request);
-  if (token) context.set(principalContext, await principalOf(context.get(settingContext), token));
+  if (!token) return;
+  context.set(principalContext, await load(() => principalOf(context.get(settingContext), token)));
+}
+
+/** Whether a cookie header is of somebody who is signed in; for what lies beside the router. */
+export async function isSignedIn(setting: Setting, header: string | null): Promise<boolean> {
+  const token: unknown = await cookie.parse(header);
+  return typeof token === 'string' && token !== '' && (await principalOf(setting, token)) !== null;
 }
 
 /** Where a person begins. */
@@ -78,6 +122,8 @@ export async function load<T>(work: () => Promise<T>): Promise<T> {
     return await work();
   } catch (error) {
     if (error instanceof Refusal) throw data({ message: error.message }, { status: error.status });
+    const trouble = passing(error);
+    if (trouble) throw data({ message: trouble.message }, { status: trouble.status });
     throw error;
   }
 }
@@ -134,17 +180,15 @@ export async function act<T>(work: () => Promise<T>) {
         ...(isFields(fields) ? { fields } : {}),
       });
     }
+    const trouble = passing(error);
+    if (trouble) return turnDown(trouble.status, trouble.message);
     throw error;
   }
 }
 
-/** PostgreSQL's text holds every character but this one. */
-const NUL = '\u0000';
-
-function storable(text: string): string {
-  if (text.includes(NUL))
-    throw new Refusal(422, 'The text holds a character that cannot be stored.');
-  return text;
+function storable<T>(given: T): T {
+  if (!allStorable(given)) throw new Refusal(422, NOT_STORABLE);
+  return given;
 }
 
 /** A form's fields as plain text; files and repeated names are not taken. */
@@ -156,7 +200,9 @@ export async function formOf(request: Request): Promise<Record<string, string>> 
   } catch {
     throw new Refusal(400, 'The form could not be read.');
   }
-  for (const [name, value] of form) if (typeof value === 'string') fields[name] = storable(value);
+  for (const [name, value] of form) {
+    if (typeof value === 'string') fields[storable(name)] = storable(value);
+  }
   return fields;
 }
 
@@ -168,6 +214,5 @@ export async function jsonOf(request: Request): Promise<unknown> {
   } catch {
     throw new Refusal(400, 'The request could not be read.');
   }
-  storable(JSON.stringify(body).replaceAll('\\u0000', NUL));
-  return body;
+  return storable(body);
 }

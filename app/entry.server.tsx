@@ -1,7 +1,7 @@
 import { Writable } from 'node:stream';
 import { renderToPipeableStream } from 'react-dom/server';
 import { type EntryContext, type RouterContextProvider, ServerRouter } from 'react-router';
-import { nonceContext } from './context.server';
+import { nonceContext, settingContext } from './context.server';
 import { NonceContext } from './root';
 
 const LONGEST_MS = 10_000;
@@ -54,9 +54,10 @@ export default function handleRequest(
   });
 }
 
-/** Logs what broke; a request that was given up is no error. */
-export function handleError(error: unknown, { request }: { request: Request }) {
-  if (request.signal.aborted) return;
-  const text = error instanceof Error ? (error.stack ?? error.message) : String(error);
-  process.stderr.write(`${text}\n`);
+/** Reports what broke; a request that was given up is no error. */
+export function handleError(
+  error: unknown,
+  { request, context }: { request: Request; context: Readonly<RouterContextProvider> },
+) {
+  if (!request.signal.aborted) context.get(settingContext).report(error);
 }

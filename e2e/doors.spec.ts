@@ -12,7 +12,7 @@ import {
   stepInAs,
   test as base,
 } from './support/test';
-import { demoFolder, removeFolder, startServer, type Running } from './support/server';
+import { clusterIn, demoFolder, removeFolder, startServer, type Running } from './support/server';
 
 /** Another practice in the same house, with a therapist of its own. */
 const OTHER_PRACTICE = [
@@ -29,7 +29,7 @@ const test = base.extend<object, { server: Running }>({
   server: [
     async ({}, use) => {
       const folder = demoFolder();
-      const lite = await PGlite.create(folder);
+      const lite = await PGlite.create(clusterIn(folder));
       for (const statement of OTHER_PRACTICE) await lite.exec(statement);
       await lite.close();
       const server = await startServer({ DATA_DIR: folder, DEMO: '1' });

@@ -4,7 +4,7 @@ import { expect, test } from '@playwright/test';
 import { itemFor, routineWith, timed } from '#core/examples';
 import { INTERVIEW, noneOf, reply, type Reply } from '#core/screening';
 import { KIND_IDS } from '../app/keeping/kinds';
-import { demoFolder, removeFolder, startServer, type Running } from './support/server';
+import { clusterIn, demoFolder, removeFolder, startServer, type Running } from './support/server';
 import { signedIn } from './support/signIn';
 
 const KILLS = 30;
@@ -161,7 +161,7 @@ test(`${KILLS} times killed in the middle of keeping, the server has every ackno
   const folder = demoFolder();
   const sent: Sent[] = [];
   // A visit that is open all along, and a client who is asked for a measure at home.
-  const before = await PGlite.create(folder);
+  const before = await PGlite.create(clusterIn(folder));
   const { rows: files } = await before.query<{ id: string; user_id: string; version: string }>(
     `select client.id, user_id, (select version.id from routine_version version
        join routine on routine.id = version.routine_id where routine.client_id = client.id
@@ -220,7 +220,7 @@ test(`${KILLS} times killed in the middle of keeping, the server has every ackno
   // Killed too early each time, it would have proved little.
   expect(acknowledged).toBeGreaterThan(KILLS);
   await server.stop();
-  const lite = await PGlite.create(folder);
+  const lite = await PGlite.create(clusterIn(folder));
   const count = async (statement: string) => {
     const { rows } = await lite.query<{ n: number }>(statement);
     return rows[0]?.n;

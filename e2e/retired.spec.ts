@@ -1,6 +1,6 @@
 import { PGlite } from '@electric-sql/pglite';
 import { expect, test } from '@playwright/test';
-import { demoFolder, removeFolder, startServer } from './support/server';
+import { clusterIn, demoFolder, removeFolder, startServer } from './support/server';
 import { signedIn } from './support/signIn';
 
 /** Gives stored rows ids that no table has any more, as after a condition, a site or a method was retired. */
@@ -23,7 +23,7 @@ const RETIRE = [
 
 test('files that name retired sites, methods, tools, tests and questions open on every page', async () => {
   const folder = demoFolder();
-  const lite = await PGlite.create(folder);
+  const lite = await PGlite.create(clusterIn(folder));
   // Nothing but a retired table could bring them there: past the triggers that keep rows as they are.
   await lite.exec("set session_replication_role = 'replica'");
   for (const statement of RETIRE) await lite.exec(statement);

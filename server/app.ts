@@ -1,81 +1,37 @@
-import { randomBytes } from 'node:crypto';
+import type { RequestHandler as Handler } from 'express';
 import { createRequestHandler } from '@react-router/express';
 import compression from 'compression';
 import staticGzip from 'express-static-gzip';
-import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
-import helmet from 'helmet';
+import express, { type ErrorRequestHandler, type Express, type Request } from 'express';
+import { Readable } from 'node:stream';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { RouterContextProvider } from 'react-router';
 import { nonceContext, requestContext, settingContext } from '~/context.server';
+import { isSignedIn } from '~/door.server';
 import type { Setting } from '~/keeping/server/setting.server';
+import * as build from 'virtual:react-router/server-build';
+import { bodyLimits } from './bodyLimits';
 import { simulatedScale } from './devices/scale';
 import { simulatedTilt } from './devices/tilt';
-import * as build from 'virtual:react-router/server-build';
+import { codesOf } from './errorCodes';
+import { keepPrivate, nonce, sameSiteOnly, securityHeaders } from './headers';
+import { needsRoom } from './room';
+import { publicHost } from './publicHost';
+import { routePatterns } from './routePattern';
 
+export { ArchiveTrouble } from '~/db/archive.server';
+export { backUp, backUpOpen, restore, verifyBackup } from '~/db/backup.server';
 export { openFolder, openMemory, openServer, type OpenDatabase } from '~/db/open.server';
-export { FolderInUse, lockFolder } from '~/db/lock.server';
+export { FolderInUse, LOCK_NAME, lockFolder } from '~/db/lock.server';
+export { holdsData } from '~/db/folder.server';
+export { backupName, scheduleBackups } from './backups';
+export { codesOf } from './errorCodes';
+export { ALWAYS_ROOM, watchRoom } from './room';
 export { readSettings } from './settings';
+export { listenTrouble, startTrouble } from './startTrouble';
 export { needsSetUp } from '~/services/accounts.server';
 export { DEMO_PASS_PHRASE, demoPeopleToPrint, seedDemo } from '~/services/demo/seed.server';
-
-const A_YEAR = 31_536_000;
-
-const nonce: RequestHandler = (_request, response, next) => {
-  response.locals.nonce = randomBytes(16).toString('base64');
-  next();
-};
-
-/**
- * Refuses a changing request that another site sent with this browser's cookies. Browsers say where a
- * request comes from; one that carries neither mark does not come from a browser and has no cookies to
- * misuse.
- */
-const sameSiteOnly: RequestHandler = (request, response, next) => {
-  const reading = request.method === 'GET' || request.method === 'HEAD';
-  const site = request.get('sec-fetch-site');
-  const origin = request.get('origin');
-  const foreignSite = site !== undefined && site !== 'same-origin' && site !== 'none';
-  const foreignOrigin =
-    origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== request.get('host'));
-  if (!reading && (foreignSite || foreignOrigin)) {
-    response.status(403).type('text').send('This request came from another site and was refused.');
-    return;
-  }
-  next();
-};
-
-/** Server pages are for one person's eyes: nothing in between may keep them. */
-const keepPrivate: RequestHandler = (_request, response, next) => {
-  response.set('Cache-Control', 'no-store');
-  next();
-};
-
-function securityHeaders(secure: boolean): RequestHandler {
-  return (request, response, next) => {
-    helmet({
-      contentSecurityPolicy: {
-        useDefaults: false,
-        directives: {
-          defaultSrc: ["'none'"],
-          scriptSrc: ["'self'", `'nonce-${String(response.locals.nonce)}'`],
-          styleSrc: ["'self'", `'nonce-${String(response.locals.nonce)}'`],
-          // Server-drawn charts set lengths on elements; no style sheet can come in this way.
-          styleSrcAttr: ["'unsafe-inline'"],
-          imgSrc: ["'self'", 'data:'],
-          fontSrc: ["'self'"],
-          connectSrc: ["'self'"],
-          manifestSrc: ["'self'"],
-          baseUri: ["'none'"],
-          formAction: ["'self'"],
-          frameAncestors: ["'none'"],
-        },
-      },
-      strictTransportSecurity: secure ? { maxAge: A_YEAR } : false,
-      referrerPolicy: { policy: 'same-origin' },
-    })(request, response, next);
-  };
-}
 
 export interface AppOptions {
   setting: Setting;
@@ -84,30 +40,81 @@ export interface AppOptions {
   clientFolder: string;
   /** Cookies only over https; set when a proxy ends TLS in front. */
   secure: boolean;
+  /** The address people use; null: whatever plain host they ask for. */
+  publicUrl: string | null;
+  /** The name the server listens at. */
+  host: string;
+  /** Whether the server is being stopped: whoever still asks is answered and let go. */
+  isStopping: () => boolean;
+}
+
+/** Logs route, status and time of each request; nothing of what was asked for or sent. */
+function requestLog(log: Logger): Handler {
+  const patternOf = routePatterns(build.routes);
+  return pinoHttp({
+    logger: log,
+    // A scale is asked several times a second.
+    autoLogging: { ignore: ({ url }) => url?.startsWith('/devices/') ?? false },
+    wrapSerializers: false,
+    serializers: {
+      req: ({ method, originalUrl, url }: Request) => ({
+        method,
+        // Routers cut the address short while they work on it.
+        route: patternOf(originalUrl ?? url),
+      }),
+      res: ({ statusCode }: { statusCode: number }) => ({ status: statusCode }),
+      err: codesOf,
+    },
+    customLogLevel: (_request, response, error) =>
+      error || response.statusCode >= 500 ? 'error' : 'info',
+  });
+}
+
+/** The request as the router reads it: its body is what was taken in within limits. */
+function bodied(request: Request, body: unknown, origin: string | null): Request {
+  const parts = Buffer.isBuffer(body) && body.length > 0 ? [body] : [];
+  const { method, headers, originalUrl, hostname, app, ip } = request;
+  return Object.assign(Readable.from(parts), {
+    method,
+    headers,
+    originalUrl,
+    hostname,
+    app,
+    ip,
+    protocol: origin === null ? request.protocol : new URL(origin).protocol.slice(0, -1),
+    get: request.get.bind(request),
+  }) as unknown as Request;
+}
+
+/** The simulated devices answer those who are signed in. */
+const forPeople =
+  (setting: Setting): Handler =>
+  (request, response, next) => {
+    isSignedIn(setting, request.get('cookie') ?? null).then((signedIn) => {
+      if (signedIn) next();
+      else response.status(401).json({ says: 'Sign in first.' });
+    }, next);
+  };
+
+/** The status of a request that nobody can read: a parser says so in its error. */
+function refusedStatus(error: unknown): number | null {
+  if (error instanceof URIError) return 400;
+  if (!(error instanceof Error) || !('status' in error)) return null;
+  const { status } = error;
+  return typeof status === 'number' && status >= 400 && status < 500 ? status : null;
 }
 
 /** The whole application as an Express app. */
-export function createApp({ setting, log, clientFolder, secure }: AppOptions): Express {
+export function createApp(options: AppOptions): Express {
+  const { setting, log, clientFolder, secure, publicUrl, host, isStopping } = options;
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', secure ? 1 : false);
-  app.use(
-    pinoHttp({
-      logger: log,
-      // A scale is asked several times a second.
-      autoLogging: { ignore: ({ url }) => url?.startsWith('/devices/') ?? false },
-      // The path may carry an invitation: log the route's shape, not its secret.
-      serializers: {
-        req: (request: { method: string; url: string }) => ({
-          method: request.method,
-          url: request.url.replace(/\/join\/[^/?.]+/, '/join/…'),
-        }),
-        res: (response: { statusCode: number }) => ({ status: response.statusCode }),
-      },
-      customLogLevel: (_request, response, error) =>
-        error || response.statusCode >= 500 ? 'error' : 'info',
-    }),
-  );
+  app.use(requestLog(log));
+  app.use((_request, response, next) => {
+    if (isStopping()) response.set('Connection', 'close');
+    next();
+  });
   app.use(nonce, securityHeaders(secure));
   app.use(
     '/assets',
@@ -118,44 +125,43 @@ export function createApp({ setting, log, clientFolder, secure }: AppOptions): E
     }),
   );
   app.use(compression());
-  app.use(express.static(clientFolder, { maxAge: '1h', index: false }));
-  app.use(sameSiteOnly, keepPrivate);
-  app.use(
-    '/devices/scale',
-    simulatedScale(() => setting.now().getTime()),
-  );
-  app.use(
-    '/devices/tilt',
-    simulatedTilt(() => setting.now().getTime()),
-  );
-  app.use(
-    createRequestHandler({
-      build,
-      mode: 'production',
-      getLoadContext: (request, response) => {
-        const context = new RouterContextProvider();
-        context.set(settingContext, setting);
-        context.set(nonceContext, String(response.locals.nonce));
-        context.set(requestContext, {
-          address: request.ip ?? 'unknown',
-          device: request.get('user-agent') ?? 'unknown device',
-          secure,
-        });
-        return context;
-      },
-    }),
+  app.use(express.static(clientFolder, { maxAge: '1h', index: false, dotfiles: 'allow' }));
+  app.use(publicHost(publicUrl, host), sameSiteOnly, keepPrivate);
+  const time = () => setting.now().getTime();
+  app.use('/devices', forPeople(setting));
+  app.use('/devices/scale', simulatedScale(time));
+  app.use('/devices/tilt', simulatedTilt(time));
+  app.use(needsRoom(setting.hasRoom), bodyLimits);
+  const route = createRequestHandler({
+    build,
+    mode: 'production',
+    getLoadContext: (request, response) => {
+      const context = new RouterContextProvider();
+      context.set(settingContext, setting);
+      context.set(nonceContext, String(response.locals.nonce));
+      context.set(requestContext, {
+        address: request.ip ?? 'unknown',
+        device: request.get('user-agent') ?? 'unknown device',
+        secure,
+      });
+      return context;
+    },
+  });
+  app.use((request, response, next) =>
+    route(bodied(request, response.locals.body, publicUrl), response, next),
   );
   const broken: ErrorRequestHandler = (error, request, response, next) => {
-    request.log.error(error);
+    const refused = refusedStatus(error);
+    if (refused === null)
+      request.log.error({ event: 'broken', ...codesOf(error) }, 'something broke');
     if (response.headersSent) {
       next(error);
       return;
     }
-    const status = error instanceof URIError ? 400 : 500;
     response
-      .status(status)
+      .status(refused ?? 500)
       .type('text')
-      .send(status === 400 ? 'That address cannot be read.' : 'Something broke on our side.');
+      .send(refused === null ? 'Something broke on our side.' : 'That cannot be read.');
   };
   app.use(broken);
   return app;

@@ -4,12 +4,18 @@ import { createServer } from 'node:http';
 import { resolve } from 'node:path';
 import pino from 'pino';
 import {
+  ALWAYS_ROOM,
+  backUpOpen,
+  codesOf,
   createApp,
-  FolderInUse,
+  listenTrouble,
   needsSetUp,
   openFolder,
   openServer,
   readSettings,
+  scheduleBackups,
+  startTrouble,
+  watchRoom,
 } from '../build/server/index.js';
 
 const read = readSettings(process.env);
@@ -22,30 +28,30 @@ const { settings } = read;
 const log = pino({ level: settings.logLevel });
 const SHUTDOWN_MS = 10_000;
 
-/** What may be written down of an error: its kind and codes, never what it was about. */
-const codesOf = (error) => ({
-  error: error?.name ?? 'unknown',
-  code: error?.cause?.code ?? error?.code ?? null,
-});
-
 async function openData() {
   try {
     return settings.databaseUrl
       ? await openServer(settings.databaseUrl)
       : await openFolder(settings.dataFolder);
   } catch (error) {
-    if (!(error instanceof FolderInUse)) throw error;
-    console.error(error.message);
+    const says = startTrouble(error, settings.databaseUrl);
+    if (says === null) log.fatal({ event: 'not opened', ...codesOf(error) }, 'data not opened');
+    console.error(says ?? 'The data could not be opened. The log says where it broke.');
     process.exit(1);
   }
 }
 
 const data = await openData();
+const room = settings.databaseUrl
+  ? ALWAYS_ROOM
+  : await watchRoom(settings.dataFolder, settings.keepFreeBytes);
+let closing = false;
 const setting = {
   db: data.db,
   now: () => new Date(),
   demo: settings.demo,
   setUpCode: settings.setUpCode ?? randomBytes(6).toString('hex'),
+  hasRoom: room.hasRoom,
   report: (error) => log.error({ event: 'broken', ...codesOf(error) }, 'something broke'),
 };
 const app = createApp({
@@ -53,19 +59,39 @@ const app = createApp({
   log,
   clientFolder: resolve(import.meta.dirname, '../build/client'),
   secure: settings.secure,
+  publicUrl: settings.publicUrl,
+  host: settings.host,
+  isStopping: () => closing,
 });
-const server = createServer(app);
+const server = createServer(
+  {
+    maxHeaderSize: 16_384,
+    // Whoever sends slowly is let go: headers soon, a picture over a poor line later.
+    headersTimeout: 15_000,
+    requestTimeout: 120_000,
+    keepAliveTimeout: 15_000,
+    connectionsCheckingInterval: 5_000,
+  },
+  app,
+);
+server.maxHeadersCount = 100;
+server.maxConnections = 2_000;
+server.maxRequestsPerSocket = 1_000;
 
-const address = `http://${settings.host}:${settings.port}`;
+const { backups } = settings;
+const stopBackups = backups
+  ? scheduleBackups(backups, (file) => backUpOpen(data.db, file, backups.passPhrase), {
+      taken: () => log.info({ event: 'backup' }, 'backup taken'),
+      failed: (error) => log.error({ event: 'no backup', ...codesOf(error) }, 'backup failed'),
+    })
+  : () => undefined;
+
+const address = settings.publicUrl ?? `http://${settings.host}:${settings.port}`;
 
 /** Settles once the server listens. */
 export const started = new Promise((done) => {
   server.once('error', async (error) => {
-    console.error(
-      error.code === 'EADDRINUSE'
-        ? `Port ${settings.port} is taken. Choose another with --port or PORT.`
-        : error.message,
-    );
+    console.error(listenTrouble(error, settings.port, settings.host));
     await data.close();
     process.exit(1);
   });
@@ -81,7 +107,6 @@ if (await needsSetUp(setting)) {
   );
 }
 
-let closing = false;
 async function shutDown(signal) {
   if (closing) return;
   closing = true;
@@ -90,6 +115,8 @@ async function shutDown(signal) {
   server.closeIdleConnections();
   await new Promise((done) => server.close(done));
   clearTimeout(late);
+  room.close();
+  stopBackups();
   await data.close();
   process.exit(0);
 }

@@ -20,6 +20,9 @@ const NAMESPACE = '0f9a3f6e-0c0e-4b7c-8a53-5a6f2a7e9d10';
 const ledDigest = ({ versionId, steps, findings }: Led): string =>
   digestOf({ versionId, steps, findings });
 
+/** The same holds for the same client have the same id, wherever and whenever it is made. */
+export const ledIdOf = (led: Led): string => uuidOf(`${led.clientId}/${ledDigest(led)}`, NAMESPACE);
+
 /** Remembers what a device is led by; the same again is the same row. */
 export async function handOut(
   db: Database,
@@ -31,8 +34,7 @@ export async function handOut(
   const [made] = await db
     .insert(ledRoutine)
     .values({
-      // The same holds for the same client are the same row, wherever it is made.
-      id: uuidOf(`${clientId}/${digest}`, NAMESPACE),
+      id: ledIdOf(led),
       clientId,
       versionId,
       digest,

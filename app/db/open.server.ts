@@ -1,16 +1,26 @@
-import { existsSync } from 'node:fs';
-import { mkdir } from 'node:fs/promises';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { rename, rm } from 'node:fs/promises';
 import { PGlite } from '@electric-sql/pglite';
+import { is } from 'drizzle-orm';
+import { PgTable } from 'drizzle-orm/pg-core';
 import { drizzle as drizzlePg } from 'drizzle-orm/node-postgres';
 import { migrate as migratePg } from 'drizzle-orm/node-postgres/migrator';
 import { drizzle as drizzleLite } from 'drizzle-orm/pglite';
 import { migrate as migrateLite } from 'drizzle-orm/pglite/migrator';
 import pg from 'pg';
 import type { Database } from './database.server';
+import {
+  damaged,
+  FolderTrouble,
+  look,
+  mark,
+  usableFolder,
+  type FolderState,
+} from './folder.server';
+import { answerArchive } from './answerArchive.server';
 import { giveOldSessionsTheirHolds } from './giveOldSessionsTheirHolds.server';
 import { lockFolder } from './lock.server';
+import { migrationsFolder } from './migrationsFolder.server';
+import { isDamage, isFull } from './outage.server';
 import * as schema from './schema.server';
 
 export interface OpenDatabase {
@@ -25,34 +35,69 @@ export interface StatementLogger {
   logQuery: (statement: string, parameters: unknown[]) => void;
 }
 
+const MOST_CONNECTIONS = 10;
+/** Longer nobody waits for a database that does not answer. */
+const CONNECT_MS = 5_000;
+
 interface OpenOptions {
   logger?: StatementLogger;
 }
 
-/** Where the migrations are, beside the sources and beside the build alike. */
-export function migrationsFolder(): string {
-  let folder = dirname(fileURLToPath(import.meta.url));
-  while (!existsSync(join(folder, 'app/db/migrations/meta/_journal.json'))) {
-    const parent = dirname(folder);
-    if (parent === folder) throw new Error('The migrations are missing from this installation.');
-    folder = parent;
+/** Opens a database that is whole; what does not open is damaged. */
+async function openCluster(folder: string, cluster: string): Promise<PGlite> {
+  try {
+    return await PGlite.create(cluster);
+  } catch (error) {
+    throw isFull(error) ? new FolderTrouble(NO_ROOM) : damaged(folder);
   }
-  return join(folder, 'app/db/migrations');
+}
+
+const NO_ROOM = 'There is no room left on the disk of the data folder. Make room and start again.';
+
+/** A new database is made aside, and is there only once it is whole. */
+async function makeCluster({ making, cluster }: FolderState & { is: 'empty' }): Promise<void> {
+  try {
+    const lite = await PGlite.create(making);
+    await lite.close();
+  } catch (error) {
+    await rm(making, { recursive: true, force: true });
+    throw isFull(error) ? new FolderTrouble(NO_ROOM) : error;
+  }
+  await rename(making, cluster);
+}
+
+/** Reads a row of every table: a file of theirs that is gone is noticed now and not in the middle of work. */
+async function touchTables(db: Database): Promise<void> {
+  for (const table of Object.values(schema)) {
+    if (is(table, PgTable)) await db.select().from(table).limit(1);
+  }
 }
 
 /**
- * Opens a PGlite folder, creating it when it is new, and brings it to the present schema.
+ * Opens a folder with a PGlite database, makes one when nothing was ever kept there, and brings it to the
+ * present schema.
  *
  * @throws FolderInUse when another process has it open
+ * @throws FolderTrouble when it is not whole, or cannot be used
  */
-export async function openFolder(folder: string, options: OpenOptions = {}): Promise<OpenDatabase> {
-  await mkdir(folder, { recursive: true });
+export async function openFolder(given: string, options: OpenOptions = {}): Promise<OpenDatabase> {
+  const folder = await usableFolder(given);
   const unlock = await lockFolder(folder);
   try {
-    const lite = await PGlite.create(folder);
+    const state = await look(folder);
+    if (state.is === 'empty') await makeCluster(state);
+    const lite = await openCluster(folder, state.cluster);
     const db = drizzleLite(lite, { schema, ...options });
-    await migrateLite(db, { migrationsFolder: migrationsFolder() });
-    await giveOldSessionsTheirHolds(db);
+    try {
+      await migrateLite(db, { migrationsFolder: migrationsFolder() });
+      await giveOldSessionsTheirHolds(db);
+      await touchTables(db);
+      await mark(folder, new Date());
+      unlock.answerBy(answerArchive(db));
+    } catch (error) {
+      await lite.close().catch(() => undefined);
+      throw isDamage(error) ? damaged(folder) : error;
+    }
     return {
       db,
       engine: 'pglite',
@@ -77,9 +122,15 @@ export async function openMemory(snapshot?: Blob): Promise<OpenDatabase & { lite
 
 /** Opens a PostgreSQL server with a pool and brings its schema up to date. */
 export async function openServer(url: string, options: OpenOptions = {}): Promise<OpenDatabase> {
-  const pool = new pg.Pool({ connectionString: url, max: 10 });
-  // An idle connection that breaks must not end the process; the next query gets a new one.
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: MOST_CONNECTIONS,
+    connectionTimeoutMillis: CONNECT_MS,
+  });
+  // A connection that breaks must not end the process, whether it lies idle or somebody has it in hand:
+  // the query under way fails, and the next gets a new one.
   pool.on('error', () => undefined);
+  pool.on('connect', (connection) => connection.on('error', () => undefined));
   const db = drizzlePg(pool, { schema, ...options });
   const guard = await pool.connect();
   try {

@@ -1,4 +1,4 @@
-import { and, asc, count, eq, gt, ne } from 'drizzle-orm';
+import { and, asc, count, eq, gt, isNull, ne } from 'drizzle-orm';
 import type { Database } from './database.server';
 import { client, practice, signIn, user } from './schema.server';
 
@@ -40,14 +40,20 @@ export async function personBySignIn(db: Database, hash: string, now: Date) {
     .innerJoin(user, eq(user.id, signIn.userId))
     .innerJoin(practice, eq(practice.id, user.practiceId))
     .leftJoin(client, eq(client.userId, user.id))
-    .where(and(eq(signIn.tokenHash, hash), gt(signIn.expiresAt, now)))
+    .where(and(eq(signIn.tokenHash, hash), gt(signIn.expiresAt, now), isNull(user.endedAt)))
     .limit(1);
   return row;
 }
 
 export const staffOf = (db: Database, practiceId: string) =>
   db
-    .select({ id: user.id, name: user.name, email: user.email, role: user.role })
+    .select({
+      id: user.id,
+      name: user.name,
+      email: user.email,
+      role: user.role,
+      endedAt: user.endedAt,
+    })
     .from(user)
     .where(and(eq(user.practiceId, practiceId), ne(user.role, 'client')))
     .orderBy(asc(user.name));
@@ -76,4 +82,5 @@ export const demoPeople = (db: Database) =>
     })
     .from(user)
     .leftJoin(client, eq(client.userId, user.id))
+    .where(isNull(user.endedAt))
     .orderBy(asc(user.createdAt), asc(user.name));

@@ -6,7 +6,7 @@ import { expand } from '#core/routine';
 import { chanceFrom, practiseOnce } from '#core/simulation';
 import { clientInPractice } from './clients.server';
 import { giveOldSessionsTheirHolds } from './giveOldSessionsTheirHolds.server';
-import { migrationsFolder } from './open.server';
+import { migrationsFolder } from './migrationsFolder.server';
 import { latestVersion } from './routines.server';
 import * as schema from './schema.server';
 import { clearancesOf, screeningsOf } from './screenings.server';

@@ -1,9 +1,13 @@
 import { isTimeZone } from '#core/calendar';
 import { z } from 'zod';
+import { LAST_INSTANT } from './storable';
 
 const blankAsNull = (value: unknown) => (value === '' || value === undefined ? null : value);
 
 export const idSchema = z.uuid({ error: 'What was sent is damaged; reload the page.' });
+
+/** A moment by a device’s clock, however wrong: ms since 1970 UTC. */
+export const instantSchema = z.number().int().positive().max(LAST_INSTANT);
 
 export const nameSchema = z
   .string({ error: 'Enter a name.' })

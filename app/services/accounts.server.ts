@@ -1,11 +1,11 @@
-import { and, eq, ne, sql } from 'drizzle-orm';
-import { RateLimiterDrizzle, RateLimiterRes } from 'rate-limiter-flexible';
+import { and, eq, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
 import { countPractices, demoPeople, personBySignIn, userByEmail } from '~/db/people.server';
+import type { Database } from '~/db/database.server';
 import { nameSchema, timeZoneSchema } from '~/keeping/fields';
-import { practice, rateLimit, signIn, user } from '~/db/schema.server';
+import { invitation, practice, signIn, user } from '~/db/schema.server';
 import { Refusal } from '~/keeping/server/refusal.server';
 import {
   hashPassword,
@@ -14,6 +14,7 @@ import {
   tokenHash,
   verifyPassword,
 } from './secret.server';
+import { rememberDevice, spendSetUpTry, spendTry, type From } from './tries.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 
 const HOUR = 3_600_000;
@@ -34,43 +35,6 @@ export const passPhraseSchema = z
   .min(12, 'The pass phrase needs at least 12 characters; three or four words do.')
   .max(200, 'The pass phrase may have at most 200 characters.');
 
-const TRIES_PER_PERSON = 8;
-const TRIES_PER_ADDRESS = 40;
-const WINDOW_SECONDS = 15 * 60;
-
-const limiters = new WeakMap<object, { person: RateLimiterDrizzle; address: RateLimiterDrizzle }>();
-
-function limitersFor({ db }: Setting) {
-  const known = limiters.get(db);
-  if (known) return known;
-  const options = { storeClient: db, schema: rateLimit, duration: WINDOW_SECONDS };
-  const made = {
-    person: new RateLimiterDrizzle({ ...options, points: TRIES_PER_PERSON, keyPrefix: 'person' }),
-    address: new RateLimiterDrizzle({
-      ...options,
-      points: TRIES_PER_ADDRESS,
-      keyPrefix: 'address',
-    }),
-  };
-  limiters.set(db, made);
-  return made;
-}
-
-async function spendTry(setting: Setting, email: string, address: string): Promise<void> {
-  const { person, address: byAddress } = limitersFor(setting);
-  try {
-    await byAddress.consume(address);
-    await person.consume(tokenHash(email));
-  } catch (refused) {
-    if (!(refused instanceof RateLimiterRes)) throw refused;
-    const minutes = Math.max(1, Math.ceil(refused.msBeforeNext / 60_000));
-    throw new Refusal(
-      429,
-      `Too many tries. Wait ${minutes === 1 ? 'a minute' : `${minutes} minutes`} and try again.`,
-    );
-  }
-}
-
 /** Opens a sign-in for a user and returns the token for their cookie. */
 export async function openSignIn(
   { db, now }: Setting,
@@ -90,15 +54,25 @@ export async function openSignIn(
   return token;
 }
 
+/** Somebody who has just signed in: what their browser keeps, and where they begin. */
+export interface SignedIn {
+  token: string;
+  /** What their device is known by from now on; null where that is of no use. */
+  deviceToken: string | null;
+  role: Principal['role'];
+}
+
 /** Checks e-mail and pass phrase. Unknown e-mail and wrong pass phrase answer alike. */
 export async function signInWithPassPhrase(
   setting: Setting,
   given: { email: string; passPhrase: string },
-  from: { address: string; device: string },
-): Promise<{ token: string; role: Principal['role'] }> {
+  from: From,
+): Promise<SignedIn> {
   const email = given.email.trim().toLowerCase();
-  await spendTry(setting, email, from.address);
-  const person = await userByEmail(setting.db, email);
+  const giveBack = await spendTry(setting, email, from);
+  const known = await userByEmail(setting.db, email);
+  // An account that was ended is answered as one that never was.
+  const person = known?.endedAt === null ? known : undefined;
   const passPhrase = given.passPhrase.slice(0, 200);
   const right = person
     ? await verifyPassword(person.passwordHash, passPhrase)
@@ -106,15 +80,16 @@ export async function signInWithPassPhrase(
   if (!person || !right) {
     throw new Refusal(422, 'E-mail and pass phrase do not match. Check both and try again.');
   }
-  await limitersFor(setting).person.delete(tokenHash(email));
+  await giveBack();
   const token = await openSignIn(setting, person, from.device);
+  const deviceToken = await rememberDevice(setting, person.id, from.deviceToken);
   await recordAudit(setting.db, {
     practiceId: person.practiceId,
     actorId: person.id,
     at: setting.now(),
     action: 'signed in',
   });
-  return { token, role: person.role };
+  return { token, deviceToken, role: person.role };
 }
 
 /** Those the demo offers by one click; nobody outside demo mode. */
@@ -122,10 +97,15 @@ export const demoSignIns = async (setting: Setting) =>
   setting.demo ? await demoPeople(setting.db) : [];
 
 /** Signs a demo person in without a pass phrase. Refused outside demo mode. */
-export async function signInDemo(setting: Setting, userId: string, device: string) {
+export async function signInDemo(
+  setting: Setting,
+  userId: string,
+  device: string,
+): Promise<SignedIn> {
   const person = (await demoSignIns(setting)).find((candidate) => candidate.id === userId);
   if (!person) throw new Refusal(404, 'There is no such demo person.');
-  return { token: await openSignIn(setting, person, device), role: person.role };
+  const token = await openSignIn(setting, person, device);
+  return { token, deviceToken: null, role: person.role };
 }
 
 /** Who a cookie's token stands for; keeps the sign-in alive while it is used. */
@@ -135,7 +115,7 @@ export async function principalOf(setting: Setting, token: string): Promise<Prin
   const person = await personBySignIn(setting.db, hash, at);
   if (!person) return null;
   const { lastSeenAt, ...principal } = person;
-  if (at.getTime() - lastSeenAt.getTime() > TOUCH_EVERY) {
+  if (at.getTime() - lastSeenAt.getTime() > TOUCH_EVERY && setting.hasRoom()) {
     const expiresAt = new Date(at.getTime() + IDLE[person.role]);
     await setting.db
       .update(signIn)
@@ -149,6 +129,19 @@ export const signOut = async ({ db }: Setting, token: string): Promise<void> => 
   await db.delete(signIn).where(eq(signIn.tokenHash, tokenHash(token)));
 };
 
+/** No link to a new pass phrase outlives its purpose: a change of the phrase withdraws them all. */
+export const withdrawLinks = (db: Database, userId: string, at: Date) =>
+  db
+    .update(invitation)
+    .set({ revokedAt: at })
+    .where(
+      and(
+        eq(invitation.renewsUserId, userId),
+        isNull(invitation.usedAt),
+        isNull(invitation.revokedAt),
+      ),
+    );
+
 export const changePassPhraseSchema = z.object({
   present: z.string().min(1, 'Enter your present pass phrase.').max(200, 'That is too long.'),
   passPhrase: passPhraseSchema,
@@ -160,17 +153,19 @@ export async function changePassPhrase(
   who: Principal,
   given: z.infer<typeof changePassPhraseSchema>,
   token: string,
-  address: string,
+  from: From,
 ): Promise<void> {
   const { db } = setting;
-  await spendTry(setting, who.email, address);
+  const giveBack = await spendTry(setting, who.email, from);
   const person = await userByEmail(db, who.email);
   if (!person || !(await verifyPassword(person.passwordHash, given.present))) {
     throw new Refusal(422, 'That is not your present pass phrase.');
   }
+  await giveBack();
   const passwordHash = await hashPassword(given.passPhrase);
   await db.transaction(async (tx) => {
     await tx.update(user).set({ passwordHash }).where(eq(user.id, who.userId));
+    await withdrawLinks(tx, who.userId, setting.now());
     await tx
       .delete(signIn)
       .where(and(eq(signIn.userId, who.userId), ne(signIn.tokenHash, tokenHash(token))));
@@ -210,9 +205,11 @@ export const setUpSchema = z.object({
 export async function setUpPractice(
   setting: Setting,
   given: z.infer<typeof setUpSchema>,
-  device: string,
-): Promise<string> {
-  if (given.code !== setting.setUpCode) {
+  from: From,
+): Promise<SignedIn> {
+  await spendSetUpTry(setting, from.address);
+  // Compared by their digests: how long it takes says nothing of the code.
+  if (tokenHash(given.code) !== tokenHash(setting.setUpCode)) {
     throw new Refusal(403, 'That is not the set-up code that was printed when the server started.');
   }
   const owner = { id: uuid(), role: 'owner' as const };
@@ -241,5 +238,7 @@ export async function setUpPractice(
     });
     await recordAudit(tx, { practiceId, actorId: owner.id, at, action: 'set up the practice' });
   });
-  return openSignIn(setting, owner, device);
+  const token = await openSignIn(setting, owner, from.device);
+  const deviceToken = await rememberDevice(setting, owner.id, from.deviceToken);
+  return { token, deviceToken, role: owner.role };
 }

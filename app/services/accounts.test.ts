@@ -18,12 +18,13 @@ import {
 } from './accounts.server';
 import { invite, join, joinSchema, readInvitation, renew } from './invitations.server';
 import type { Principal } from '~/keeping/server/setting.server';
-import { changePractice, ownerOnly } from './practice.server';
+import { changePractice, endAccount, ownerOnly, practicePeople } from './practice.server';
 import {
   details,
   joinedClient,
   NOW,
   PASS_PHRASE,
+  secondPractice,
   setUp,
   settingFor,
   addClient,
@@ -58,7 +59,7 @@ describe('setting up', () => {
     try {
       const fresh = settingFor(empty.db);
       for (const code of ['', 'open-sesam', 'Open-Sesame', 'open-sesame ']) {
-        await expect(setUpPractice(fresh, { ...given, code }, 'test')).rejects.toMatchObject({
+        await expect(setUpPractice(fresh, { ...given, code }, from)).rejects.toMatchObject({
           status: 403,
         });
         expect(await needsSetUp(fresh)).toBe(true);
@@ -67,13 +68,13 @@ describe('setting up', () => {
       // Two browsers at the same moment.
       const tries = await Promise.allSettled(
         ['runa', 'odd'].map((who) =>
-          setUpPractice(fresh, { ...given, email: `${who}@lampstreet.example` }, 'test'),
+          setUpPractice(fresh, { ...given, email: `${who}@lampstreet.example` }, from),
         ),
       );
       expect(tries.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
       expect(await needsSetUp(fresh)).toBe(false);
       expect(await empty.db.select().from(user)).toHaveLength(1);
-      await expect(setUpPractice(fresh, given, 'test')).rejects.toMatchObject({ status: 409 });
+      await expect(setUpPractice(fresh, given, from)).rejects.toMatchObject({ status: 409 });
     } finally {
       await empty.close();
     }
@@ -115,6 +116,73 @@ describe('signing in', () => {
       [wrong, unknown].map((p) => p.catch((e: Error) => e.message)),
     );
     expect(messages[0]).toBe(messages[1]);
+  });
+
+  const wrongly = (email: string, where: typeof from & { deviceToken?: string }) =>
+    signInWithPassPhrase(setting, { email, passPhrase: 'no' }, where).then(
+      () => 200,
+      (error: { status: number }) => error.status,
+    );
+
+  it('shuts out whoever tries too often, and nobody else', async () => {
+    const { who } = await joinedClient(setting, owner, 'Shut Out');
+    const stranger = { address: '198.51.100.7', device: 'curl' };
+    const answers: number[] = [];
+    for (let n = 0; n < 9; n += 1) answers.push(await wrongly(who.email, stranger));
+    expect(answers).toEqual([...Array<number>(8).fill(422), 429]);
+    // The same account from where its owner is: not shut.
+    const own = { address: '203.0.113.4', device: 'phone' };
+    const given = { email: who.email, passPhrase: PASS_PHRASE };
+    await expect(signInWithPassPhrase(setting, given, own)).resolves.toMatchObject({
+      role: 'client',
+    });
+  });
+
+  it('lets a device through that was signed in before, however many strangers try from beside it', async () => {
+    const { who } = await joinedClient(setting, owner, 'Known Device');
+    const given = { email: who.email, passPhrase: PASS_PHRASE };
+    const home = { address: '203.0.113.9', device: 'phone' };
+    const { deviceToken } = await signInWithPassPhrase(setting, given, home);
+    if (!deviceToken) throw new Error('The device was not remembered.');
+    let last = 0;
+    for (let n = 0; n < 9; n += 1) last = await wrongly(who.email, home);
+    expect(last).toBe(429);
+    const known = { ...home, deviceToken };
+    await expect(signInWithPassPhrase(setting, given, known)).resolves.toMatchObject({
+      deviceToken,
+    });
+    // It has tries of its own, and is no key to another account.
+    const onIt: number[] = [];
+    for (let n = 0; n < 9; n += 1) onIt.push(await wrongly(who.email, known));
+    expect(onIt.at(-1)).toBe(429);
+    const { who: other } = await joinedClient(setting, owner, 'Other Person');
+    for (let n = 0; n < 8; n += 1) await wrongly(other.email, known);
+    expect(await wrongly(other.email, known)).toBe(429);
+  });
+
+  it('holds an account against many strangers at once', async () => {
+    const { who } = await joinedClient(setting, owner, 'Many Strangers');
+    let refused = 0;
+    for (let n = 0; n < 104; n += 1) {
+      const status = await wrongly(who.email, {
+        address: `198.51.${Math.floor(n / 7)}.${n}`,
+        device: 'x',
+      });
+      if (status === 429) refused += 1;
+    }
+    expect(refused).toBe(4);
+  });
+
+  it('gives tries back to those who were right in the end', async () => {
+    const { who } = await joinedClient(setting, owner, 'Right In The End');
+    const given = { email: who.email, passPhrase: PASS_PHRASE };
+    const here = { address: '203.0.113.77', device: 'desk' };
+    for (let round = 0; round < 8; round += 1) {
+      for (let n = 0; n < 5; n += 1) expect(await wrongly(who.email, here)).toBe(422);
+      if (round < 7) await signInWithPassPhrase(setting, given, here);
+    }
+    // 40 wrong ones from this address by now: it is the address that is held.
+    expect(await wrongly('somebody@else.example', here)).toBe(429);
   });
 
   it('is refused for a while after eight wrong tries on one account, right pass phrase or not', async () => {
@@ -171,6 +239,113 @@ describe('signing in', () => {
   });
 });
 
+describe('the code of an installation that is to be set up', () => {
+  it('cannot be guessed at leisure', async () => {
+    const empty = await openTestDatabase();
+    try {
+      const fresh = settingFor(empty.db);
+      const given = {
+        practiceName: 'X',
+        timeZone: 'UTC',
+        name: 'X',
+        email: 'x@y.example',
+        passPhrase: PASS_PHRASE,
+      };
+      const guess = (code: string, address: string) =>
+        setUpPractice(fresh, { ...given, code }, { address, device: 'x' }).then(
+          () => 200,
+          (error: { status: number }) => error.status,
+        );
+      const answers: number[] = [];
+      for (let n = 0; n < 11; n += 1) answers.push(await guess(`guess-${n}`, '198.51.100.1'));
+      expect(answers).toEqual([...Array<number>(10).fill(403), 429]);
+      expect(await guess(fresh.setUpCode, '198.51.100.1')).toBe(429);
+      expect(await guess(fresh.setUpCode, '198.51.100.2')).toBe(200);
+    } finally {
+      await empty.close();
+    }
+  });
+});
+
+describe('a staff account', () => {
+  const colleague = async (name: string) => {
+    const { token } = await invite(setting, owner, { role: 'therapist', clientId: null });
+    const email = `${name.toLowerCase()}@lampstreet.example`;
+    const joined = await join(
+      setting,
+      token,
+      { name, email, passPhrase: PASS_PHRASE, timeZone: 'UTC' },
+      from,
+    );
+    const who = await principalOf(setting, joined.token);
+    if (!who) throw new Error('The colleague is not signed in.');
+    return { ...joined, who };
+  };
+
+  it('is ended by an owner: its sign-ins and links end, its work stays under its name', async () => {
+    const { who, token } = await colleague('Ebbe');
+    const clientId = await addClient(setting, who, details({ name: 'Ebbe’s client' }));
+    const link = await invite(setting, owner, {
+      role: 'therapist',
+      clientId: null,
+      renewsUserId: who.userId,
+    });
+    await expect(endAccount(setting, who, owner.userId)).rejects.toMatchObject({ status: 403 });
+    await endAccount(setting, owner, who.userId);
+    expect(await principalOf(setting, token)).toBeNull();
+    await expect(
+      signInWithPassPhrase(setting, { email: who.email, passPhrase: PASS_PHRASE }, from),
+    ).rejects.toMatchObject({ status: 422 });
+    await expect(
+      renew(setting, link.token, { passPhrase: 'a wholly new phrase' }, from),
+    ).rejects.toMatchObject({ status: 410 });
+    await expect(endAccount(setting, owner, who.userId)).rejects.toMatchObject({ status: 404 });
+    expect(await practicePeople(setting, owner)).toContainEqual(
+      expect.objectContaining({ name: 'Ebbe', endedAt: NOW }),
+    );
+    const { clientInPractice } = await import('~/db/clients.server');
+    expect(await clientInPractice(setting.db, owner.practiceId, clientId)).toMatchObject({
+      therapistName: 'Ebbe',
+    });
+  });
+
+  it('stays when it is the last owner’s, or another practice’s', async () => {
+    await expect(endAccount(setting, owner, owner.userId)).rejects.toMatchObject({
+      status: 409,
+      message: expect.stringContaining('last owner'),
+    });
+    const stranger = await secondPractice(setting);
+    await expect(endAccount(setting, owner, stranger.userId)).rejects.toMatchObject({
+      status: 404,
+    });
+  });
+
+  it('has one link to a new pass phrase at a time, and none once the phrase was changed', async () => {
+    const { who, token } = await colleague('Sunniva');
+    const offer = () =>
+      invite(setting, owner, { role: 'therapist', clientId: null, renewsUserId: who.userId });
+    const opens = (link: string) =>
+      readInvitation(setting, link, from.address).then(
+        () => true,
+        () => false,
+      );
+    const [first, second, third] = [await offer(), await offer(), await offer()];
+    expect([await opens(first.token), await opens(second.token), await opens(third.token)]).toEqual(
+      [false, false, true],
+    );
+    const passPhrase = 'seven ropes and a bell';
+    await changePassPhrase(setting, who, { present: PASS_PHRASE, passPhrase }, token, from);
+    expect(await opens(third.token)).toBe(false);
+    await expect(renew(setting, third.token, { passPhrase }, from)).rejects.toMatchObject({
+      status: 410,
+    });
+    const fourth = await offer();
+    const fifth = await offer();
+    await renew(setting, fifth.token, { passPhrase: 'another bell entirely' }, from);
+    expect(await opens(fourth.token)).toBe(false);
+  });
+});
+
 describe('an invitation', () => {
   const wish = (email: string) => ({
     name: 'Tove',
@@ -179,21 +354,35 @@ describe('an invitation', () => {
     timeZone: 'Europe/Copenhagen',
   });
 
+  it('that nobody made is looked for so often and no more', async () => {
+    const asked = { address: '198.51.100.99' };
+    const answers: number[] = [];
+    for (let n = 0; n < 61; n += 1) {
+      answers.push(
+        await readInvitation(setting, `made-up-${n}`, asked.address).then(
+          () => 200,
+          (error: { status: number }) => error.status,
+        ),
+      );
+    }
+    expect([answers[0], answers[59], answers[60]]).toEqual([404, 404, 429]);
+  });
+
   it('works once', async () => {
     const clientId = await addClient(setting, owner, details());
     const { token } = await invite(setting, owner, { role: 'client', clientId });
-    await join(setting, token, wish('once@client.example'), 'test');
-    await expect(join(setting, token, wish('twice@client.example'), 'test')).rejects.toMatchObject({
+    await join(setting, token, wish('once@client.example'), from);
+    await expect(join(setting, token, wish('twice@client.example'), from)).rejects.toMatchObject({
       status: 410,
     });
-    await expect(readInvitation(setting, token)).rejects.toThrow(/has been used/);
+    await expect(readInvitation(setting, token, from.address)).rejects.toThrow(/has been used/);
   });
 
   it('works once even when two take it up at the same moment', async () => {
     const clientId = await addClient(setting, owner, details());
     const { token } = await invite(setting, owner, { role: 'client', clientId });
     const results = await Promise.allSettled(
-      ['left', 'right'].map((who) => join(setting, token, wish(`${who}@race.example`), 'test')),
+      ['left', 'right'].map((who) => join(setting, token, wish(`${who}@race.example`), from)),
     );
     expect(results.filter(({ status }) => status === 'fulfilled')).toHaveLength(1);
     const accounts = await open.db.select().from(user).where(eq(user.name, 'Tove'));
@@ -204,19 +393,23 @@ describe('an invitation', () => {
     const clientId = await addClient(setting, owner, details());
     const first = await invite(setting, owner, { role: 'client', clientId });
     const second = await invite(setting, owner, { role: 'client', clientId });
-    await expect(readInvitation(setting, first.token)).rejects.toThrow(/newer invitation/);
+    await expect(readInvitation(setting, first.token, from.address)).rejects.toThrow(
+      /newer invitation/,
+    );
     setting.moveTo(new Date(NOW.getTime() + 15 * DAY));
-    await expect(readInvitation(setting, second.token)).rejects.toThrow(/expired/);
-    await expect(readInvitation(setting, 'made-up')).rejects.toMatchObject({ status: 404 });
+    await expect(readInvitation(setting, second.token, from.address)).rejects.toThrow(/expired/);
+    await expect(readInvitation(setting, 'made-up', from.address)).rejects.toMatchObject({
+      status: 404,
+    });
   });
 
   it('leaves nothing behind when the e-mail is taken, and can be tried again', async () => {
     const clientId = await addClient(setting, owner, details());
     const { token } = await invite(setting, owner, { role: 'client', clientId });
-    await expect(join(setting, token, wish(owner.email), 'test')).rejects.toMatchObject({
+    await expect(join(setting, token, wish(owner.email), from)).rejects.toMatchObject({
       status: 409,
     });
-    await expect(join(setting, token, wish('free@client.example'), 'test')).resolves.toMatchObject({
+    await expect(join(setting, token, wish('free@client.example'), from)).resolves.toMatchObject({
       role: 'client',
     });
   });
@@ -227,7 +420,7 @@ describe('an invitation', () => {
       setting,
       token,
       { ...wish('second@lampstreet.example'), name: 'Odd' },
-      'test',
+      from,
     );
     const who = await principalOf(setting, joined.token);
     expect(who).toMatchObject({ role: 'therapist', practiceId: owner.practiceId, clientId: null });
@@ -262,10 +455,15 @@ describe('a lost or changed pass phrase', () => {
         setting,
         token,
         { name: 'X', email: 'x@y.example', passPhrase: NEW, timeZone: 'UTC' },
-        'test',
+        from,
       ),
     ).rejects.toMatchObject({ status: 409 });
-    const renewed = await renew(setting, token, { passPhrase: NEW }, 'new phone');
+    const renewed = await renew(
+      setting,
+      token,
+      { passPhrase: NEW },
+      { ...from, device: 'new phone' },
+    );
     expect(await principalOf(setting, old)).toBeNull();
     expect(await principalOf(setting, renewed.token)).toMatchObject({
       userId: who.userId,
@@ -273,7 +471,9 @@ describe('a lost or changed pass phrase', () => {
     });
     await expect(signInWith(who.email, PASS_PHRASE)).rejects.toMatchObject({ status: 422 });
     await expect(signInWith(who.email, NEW)).resolves.toMatchObject({ role: 'client' });
-    await expect(renew(setting, token, { passPhrase: NEW }, 'thief')).rejects.toMatchObject({
+    await expect(
+      renew(setting, token, { passPhrase: NEW }, { ...from, device: 'thief' }),
+    ).rejects.toMatchObject({
       status: 410,
     });
   });
@@ -281,7 +481,7 @@ describe('a lost or changed pass phrase', () => {
   it('is not renewed by a link that makes an account', async () => {
     const clientId = await addClient(setting, owner, details());
     const { token } = await invite(setting, owner, { role: 'client', clientId });
-    await expect(renew(setting, token, { passPhrase: NEW }, 'test')).rejects.toMatchObject({
+    await expect(renew(setting, token, { passPhrase: NEW }, from)).rejects.toMatchObject({
       status: 409,
     });
   });
@@ -291,7 +491,10 @@ describe('a lost or changed pass phrase', () => {
     const here = await openSignIn(setting, { id: who.userId, role: 'client' }, 'here');
     const there = await openSignIn(setting, { id: who.userId, role: 'client' }, 'there');
     const change = (present: string) =>
-      changePassPhrase(setting, who, { present, passPhrase: NEW }, here, '192.0.2.8');
+      changePassPhrase(setting, who, { present, passPhrase: NEW }, here, {
+        ...from,
+        address: '192.0.2.8',
+      });
     await expect(change('a wrong guess')).rejects.toMatchObject({ status: 422 });
     await change(PASS_PHRASE);
     expect(await principalOf(setting, here)).not.toBeNull();

@@ -2,13 +2,19 @@ import { and, eq, isNull, sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
-import { userByEmail } from '~/db/people.server';
 import type { Database } from '~/db/database.server';
 import { client, invitation, practice, signIn, user } from '~/db/schema.server';
-import { emailSchema, openSignIn, passPhraseSchema } from './accounts.server';
+import {
+  emailSchema,
+  openSignIn,
+  passPhraseSchema,
+  withdrawLinks,
+  type SignedIn,
+} from './accounts.server';
 import { nameSchema, timeZoneSchema } from '~/keeping/fields';
 import { found, Refusal } from '~/keeping/server/refusal.server';
 import { hashPassword, newToken, tokenHash } from './secret.server';
+import { rememberDevice, spendInvitationTry, type From } from './tries.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 
 const DAYS_VALID = 14;
@@ -42,6 +48,7 @@ export async function invite(
           ),
         );
     }
+    if (invited.renewsUserId) await withdrawLinks(tx, invited.renewsUserId, at);
     await tx.insert(invitation).values({
       id: uuid(),
       practiceId: who.practiceId,
@@ -65,7 +72,8 @@ export async function invite(
 }
 
 /** What an invitation opens, or a refusal that says why it no longer does. */
-export async function readInvitation({ db, now }: Setting, token: string) {
+export async function readInvitation(setting: Setting, token: string, address: string) {
+  const { db, now } = setting;
   const [row] = await db
     .select({
       id: invitation.id,
@@ -89,18 +97,27 @@ export async function readInvitation({ db, now }: Setting, token: string) {
     .where(eq(invitation.tokenHash, tokenHash(token)))
     .limit(1);
   if (!row) {
+    await spendInvitationTry(setting, address);
     throw new Refusal(404, 'This invitation is not known. Ask your therapist for a new link.');
   }
   if (row.usedAt || (row.clientUserId && !row.renewsUserId)) {
     throw new Refusal(410, USED);
   }
-  if (row.revokedAt) {
-    throw new Refusal(410, 'A newer invitation has replaced this one. Use the latest link.');
-  }
+  if (row.revokedAt) throw new Refusal(410, WITHDRAWN);
   if (row.expiresAt <= now()) {
     throw new Refusal(410, 'This invitation has expired. Ask your therapist for a new link.');
   }
   return row;
+}
+
+async function signedIn(
+  setting: Setting,
+  person: { id: string; role: Principal['role'] },
+  from: From,
+): Promise<SignedIn> {
+  const token = await openSignIn(setting, person, from.device);
+  const deviceToken = await rememberDevice(setting, person.id, from.deviceToken);
+  return { token, deviceToken, role: person.role };
 }
 
 export const joinSchema = z.object({
@@ -110,16 +127,25 @@ export const joinSchema = z.object({
   timeZone: timeZoneSchema,
 });
 
+const WITHDRAWN =
+  'A newer invitation has replaced this one, or it was withdrawn. Use the latest link.';
 const USED = 'This invitation has been used. Sign in with your e-mail and pass phrase.';
 
-/** Uses a link up, or refuses when somebody else did at the same moment. */
+/** Uses a link up, or refuses when somebody used or withdrew it at the same moment. */
 async function useUp(tx: Database, invitationId: string, at: Date): Promise<void> {
   const used = await tx
     .update(invitation)
     .set({ usedAt: at })
-    .where(and(eq(invitation.id, invitationId), isNull(invitation.usedAt)))
+    .where(
+      and(eq(invitation.id, invitationId), isNull(invitation.usedAt), isNull(invitation.revokedAt)),
+    )
     .returning({ id: invitation.id });
-  if (used.length === 0) throw new Refusal(410, USED);
+  if (used.length > 0) return;
+  const [row] = await tx
+    .select({ usedAt: invitation.usedAt })
+    .from(invitation)
+    .where(eq(invitation.id, invitationId));
+  throw new Refusal(410, row?.usedAt ? USED : WITHDRAWN);
 }
 
 /** Takes up an invitation: makes the account, uses the link up and signs in. */
@@ -127,9 +153,9 @@ export async function join(
   setting: Setting,
   token: string,
   given: z.infer<typeof joinSchema>,
-  device: string,
-): Promise<{ token: string; role: Principal['role'] }> {
-  const invited = await readInvitation(setting, token);
+  from: From,
+): Promise<SignedIn> {
+  const invited = await readInvitation(setting, token, from.address);
   if (invited.renewsUserId)
     throw new Refusal(409, 'This link renews a pass phrase; it makes no account.');
   const passwordHash = await hashPassword(given.passPhrase);
@@ -137,17 +163,22 @@ export async function join(
   const person = { id: uuid(), role: invited.role };
   await setting.db.transaction(async (tx) => {
     await useUp(tx, invited.id, at);
-    if (await userByEmail(tx, given.email)) {
+    const [made] = await tx
+      .insert(user)
+      .values({
+        ...person,
+        practiceId: invited.practiceId,
+        name: given.name,
+        email: given.email,
+        passwordHash,
+        createdAt: at,
+      })
+      // Also when somebody else joins with it at this moment.
+      .onConflictDoNothing({ target: user.email })
+      .returning({ id: user.id });
+    if (!made) {
       throw new Refusal(409, 'There is an account with this e-mail already. Use another address.');
     }
-    await tx.insert(user).values({
-      ...person,
-      practiceId: invited.practiceId,
-      name: given.name,
-      email: given.email,
-      passwordHash,
-      createdAt: at,
-    });
     if (invited.clientId !== null) {
       await tx
         .update(client)
@@ -162,7 +193,7 @@ export async function join(
       subject: invited.clientId ?? undefined,
     });
   });
-  return { token: await openSignIn(setting, person, device), role: person.role };
+  return signedIn(setting, person, from);
 }
 
 export const renewSchema = z.object({ passPhrase: passPhraseSchema });
@@ -172,9 +203,9 @@ export async function renew(
   setting: Setting,
   token: string,
   given: z.infer<typeof renewSchema>,
-  device: string,
-): Promise<{ token: string; role: Principal['role'] }> {
-  const invited = await readInvitation(setting, token);
+  from: From,
+): Promise<SignedIn> {
+  const invited = await readInvitation(setting, token, from.address);
   const userId = invited.renewsUserId;
   if (userId === null) throw new Refusal(409, 'This link makes an account; it renews none.');
   const passwordHash = await hashPassword(given.passPhrase);
@@ -184,8 +215,9 @@ export async function renew(
     const [person] = await tx
       .update(user)
       .set({ passwordHash })
-      .where(eq(user.id, userId))
+      .where(and(eq(user.id, userId), isNull(user.endedAt)))
       .returning({ role: user.role });
+    await withdrawLinks(tx, userId, at);
     await tx.delete(signIn).where(eq(signIn.userId, userId));
     await recordAudit(tx, {
       practiceId: invited.practiceId,
@@ -195,5 +227,5 @@ export async function renew(
     });
     return found(person, 'account').role;
   });
-  return { token: await openSignIn(setting, { id: userId, role }, device), role };
+  return signedIn(setting, { id: userId, role }, from);
 }

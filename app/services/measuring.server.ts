@@ -11,7 +11,22 @@ import { fileOf, ownFile } from './clientFile.server';
 
 export const MOST_PICTURE_BYTES = 12_000_000;
 const MOST_PIXELS = 50_000_000;
+const MOST_SECONDS = 5;
 const KEPT_EDGE = 1600;
+const NO_PICTURE = 'That is no picture this can read. Take a JPEG, PNG or WebP.';
+
+const begins = (bytes: Uint8Array, at: number, ...with_: number[]) =>
+  with_.every((byte, index) => bytes[at + index] === byte);
+const letters = (text: string) => [...text].map((letter) => letter.charCodeAt(0));
+
+/** What a file is by its first bytes, whatever it is called; null for anything but the three kinds taken. */
+export function kindOfPicture(bytes: Uint8Array): 'jpeg' | 'png' | 'webp' | null {
+  if (begins(bytes, 0, 0xff, 0xd8, 0xff)) return 'jpeg';
+  if (begins(bytes, 0, 0x89, ...letters('PNG'), 0x0d, 0x0a, 0x1a, 0x0a)) return 'png';
+  return begins(bytes, 0, ...letters('RIFF')) && begins(bytes, 8, ...letters('WEBP'))
+    ? 'webp'
+    : null;
+}
 
 /**
  * Keeps a picture in the file. It is decoded and written anew: what is no picture is refused, and no
@@ -30,15 +45,17 @@ export async function keepPicture(
       `The picture is larger than ${MOST_PICTURE_BYTES / 1e6} MB. Take a smaller one.`,
     );
   }
+  if (kindOfPicture(given) === null) throw new Refusal(422, NO_PICTURE);
   let made: { data: Buffer; info: { width: number; height: number } };
   try {
     made = await sharp(given, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
+      .timeout({ seconds: MOST_SECONDS })
       .rotate()
       .resize({ width: KEPT_EDGE, height: KEPT_EDGE, fit: 'inside', withoutEnlargement: true })
       .jpeg({ quality: 82 })
       .toBuffer({ resolveWithObject: true });
   } catch {
-    throw new Refusal(422, 'That is no picture this can read. Take a JPEG, PNG or WebP.');
+    throw new Refusal(422, NO_PICTURE);
   }
   const id = uuid();
   await setting.db.insert(picture).values({

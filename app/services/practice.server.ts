@@ -2,9 +2,10 @@ import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
 import { countPractices, signInsOf, staffOf } from '~/db/people.server';
-import { practice } from '~/db/schema.server';
+import { practice, signIn, user } from '~/db/schema.server';
 import { nameSchema, timeZoneSchema } from '~/keeping/fields';
-import { Refusal } from '~/keeping/server/refusal.server';
+import { found, Refusal } from '~/keeping/server/refusal.server';
+import { withdrawLinks } from './accounts.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 
 export const practiceSchema = z.object({
@@ -57,3 +58,41 @@ export const isWell = ({ db }: Setting): Promise<boolean> =>
     () => true,
     () => false,
   );
+
+/**
+ * Ends the account of somebody who works here: their sign-ins and links end with it, what they did stays
+ * under their name. The last owner stays.
+ */
+export async function endAccount(setting: Setting, who: Principal, userId: string): Promise<void> {
+  ownerOnly(who);
+  const at = setting.now();
+  await setting.db.transaction(async (tx) => {
+    // Two owners who end each other at the same moment: the second finds only themselves.
+    await tx
+      .select({ id: practice.id })
+      .from(practice)
+      .where(eq(practice.id, who.practiceId))
+      .for('no key update');
+    const staff = (await staffOf(tx, who.practiceId)).filter(({ endedAt }) => endedAt === null);
+    const person = found(
+      staff.find(({ id }) => id === userId),
+      'colleague',
+    );
+    if (!staff.some(({ id, role }) => id !== userId && role === 'owner')) {
+      throw new Refusal(
+        409,
+        'The last owner of a practice stays: there would be nobody to run it.',
+      );
+    }
+    await tx.update(user).set({ endedAt: at }).where(eq(user.id, person.id));
+    await tx.delete(signIn).where(eq(signIn.userId, person.id));
+    await withdrawLinks(tx, person.id, at);
+    await recordAudit(tx, {
+      practiceId: who.practiceId,
+      actorId: who.userId,
+      at,
+      action: 'ended an account',
+      subject: person.id,
+    });
+  });
+}

@@ -1,8 +1,7 @@
 import { addDays, askedBetween, dayOf, weekOf } from '#core/calendar';
 import { expand, ledWords, limitSteps, totalsOf, type LedRoutine } from '#core/routine';
 import { allStop, screen, type ScreenAnswer } from '#core/screening';
-import { handOut } from '~/db/led.server';
-import type { Database } from '~/db/database.server';
+import { handOut, ledIdOf } from '~/db/led.server';
 import { type VersionRow, versionsOf } from '~/db/routines.server';
 import { lastSessionsOf } from '~/db/sessions.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
@@ -63,19 +62,19 @@ export async function clientStart(setting: Setting, who: Principal) {
  * and line, so that the device needs none of the tables.
  */
 async function led(
-  db: Database,
+  { db, now, hasRoom }: Setting,
   clientId: string,
   { id, number, content }: VersionRow,
   screening: readonly ScreenAnswer[],
-  at: Date,
 ): Promise<LedRoutine> {
   const findings = screen(screening);
   const steps = limitSteps(expand(content), findings);
+  const given = { clientId, versionId: id, steps, findings };
   return {
     id,
     number,
     /** What was handed out: a session names it, and is read by these holds ever after. */
-    ledId: await handOut(db, { clientId, versionId: id, steps, findings }, { at }),
+    ledId: hasRoom() ? await handOut(db, given, { at: now() }) : ledIdOf(given),
     steps,
     session: totalsOf(content).session,
     ...ledWords(content),
@@ -93,7 +92,7 @@ export async function routineToPractise(setting: Setting, who: Principal) {
   const version = versions.at(-1) ?? null;
   return {
     therapistName: file.therapistName,
-    version: version && (await led(setting.db, file.id, version, file.screening, setting.now())),
+    version: version && (await led(setting, file.id, version, file.screening)),
     home,
     stop: allStop(screen(file.screening)),
   };

@@ -30,8 +30,16 @@ export const weekdayOf = (day: Day): number => Temporal.PlainDate.from(day).dayO
 /** The Monday of a day's week. */
 export const weekOf = (day: Day): Day => addDays(day, 1 - weekdayOf(day));
 
+/** Days somebody could mean: of other centuries none is kept here. */
+const YEARS = /^(19|20|21)\d{2}-\d{2}-\d{2}$/;
+
+/**
+ * Whether a text is a day of the calendar, from 1900 to 2199.
+ *
+ * @example isDay('2026-02-30') // => false
+ */
 export function isDay(text: string): boolean {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false;
+  if (!YEARS.test(text)) return false;
   try {
     Temporal.PlainDate.from(text);
     return true;

@@ -3,6 +3,7 @@ import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
+import { keepLog } from './log';
 
 const ROOT = resolve(import.meta.dirname, '../..');
 const START_MS = 40_000;
@@ -34,11 +35,15 @@ export async function startServer(env: Record<string, string>): Promise<Running>
   const child = fork(join(ROOT, 'server/start.mjs'), {
     cwd: ROOT,
     silent: true,
-    env: { ...process.env, NODE_ENV: 'production', PORT: String(port), LOG_LEVEL: 'warn', ...env },
+    env: { ...process.env, NODE_ENV: 'production', PORT: String(port), LOG_LEVEL: 'info', ...env },
   });
   let output = '';
-  child.stdout?.on('data', (text) => (output += String(text)));
-  child.stderr?.on('data', (text) => (output += String(text)));
+  const heard = (text: unknown) => {
+    output += String(text);
+    keepLog(String(text));
+  };
+  child.stdout?.on('data', heard);
+  child.stderr?.on('data', heard);
   const ended = new Promise<number | null>((done) => child.once('exit', done));
   const url = `http://127.0.0.1:${port}`;
   const until = Date.now() + START_MS;
@@ -72,6 +77,9 @@ export function demoFolder(): string {
   cpSync(snapshot, folder, { recursive: true });
   return folder;
 }
+
+/** Where in a data folder the database’s own files lie. */
+export const clusterIn = (folder: string): string => join(folder, 'cluster');
 
 export const removeFolder = (folder: string): void =>
   rmSync(join(folder, '..'), { recursive: true, force: true });

@@ -6,6 +6,7 @@ import {
   type Page,
   test as base,
 } from '@playwright/test';
+import { noteWord, noteWords } from './log';
 import { demoFolder, demoUserId, removeFolder, startServer, type Running } from './server';
 
 export { expect };
@@ -31,6 +32,7 @@ export const test = base.extend<object, { server: Running }>({
  * before that is tried by itself, with scripts off.)
  */
 export function patient(page: Page): Page {
+  noteWords(page);
   const goto = page.goto.bind(page);
   page.goto = async (url, options) => {
     const answer = await goto(url, options);
@@ -50,6 +52,7 @@ export const PASS_PHRASE = 'lantern on the quay';
 export async function stepInAs(page: Page, name: string): Promise<void> {
   const userId = demoUserId(await (await page.request.get('/sign-in')).text(), name);
   await page.request.post('/sign-in', { form: { intent: 'demo', userId } });
+  for (const { value } of await page.context().cookies()) noteWord(value);
   await page.goto('/');
   await page.waitForURL(/\/(day|today)$/);
 }

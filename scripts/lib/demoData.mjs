@@ -28,10 +28,15 @@ export async function demoSnapshot() {
 
 /** Puts demo data into a folder unless it holds data already. Returns whether it was filled now. */
 export async function fillDemoFolder(folder, { fresh = false } = {}) {
-  if (fresh) rmSync(folder, { recursive: true, force: true });
-  if (existsSync(join(folder, 'PG_VERSION'))) return false;
-  const snapshot = await demoSnapshot();
+  const { holdsData, LOCK_NAME } = await import('../../build/server/index.js');
   mkdirSync(folder, { recursive: true });
+  if (fresh) {
+    // All but the lock, which is this process's.
+    const names = readdirSync(folder).filter((name) => name !== LOCK_NAME);
+    for (const name of names) rmSync(join(folder, name), { recursive: true, force: true });
+  }
+  if (holdsData(folder)) return false;
+  const snapshot = await demoSnapshot();
   cpSync(snapshot, folder, { recursive: true });
   return true;
 }

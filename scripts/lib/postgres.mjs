@@ -59,38 +59,42 @@ export async function startPostgres() {
     },
   );
   const port = await freePort();
-  const server = spawn(
-    `${bin}/postgres`,
-    [
-      '-D',
-      data,
-      '-p',
-      String(port),
-      '-k',
-      folder,
-      '-c',
-      'listen_addresses=127.0.0.1',
-      '-c',
-      'fsync=off',
-    ],
-    { ...user, env, cwd: folder, stdio: 'ignore' },
-  );
-  const until = Date.now() + START_MS;
-  for (;;) {
-    try {
-      execFileSync(`${bin}/pg_isready`, ['-h', '127.0.0.1', '-p', String(port), '-q']);
-      break;
-    } catch {
-      if (Date.now() > until) throw new Error('PostgreSQL did not start.');
-      await new Promise((done) => setTimeout(done, 150));
+  const settings = ['listen_addresses=127.0.0.1', 'fsync=off'].flatMap((one) => ['-c', one]);
+  let server;
+  const start = async () => {
+    server = spawn(`${bin}/postgres`, ['-D', data, '-p', String(port), '-k', folder, ...settings], {
+      ...user,
+      env,
+      cwd: folder,
+      stdio: 'ignore',
+    });
+    const until = Date.now() + START_MS;
+    for (;;) {
+      try {
+        execFileSync(`${bin}/pg_isready`, ['-h', '127.0.0.1', '-p', String(port), '-q']);
+        return;
+      } catch {
+        if (Date.now() > until) throw new Error('PostgreSQL did not start.');
+        await new Promise((done) => setTimeout(done, 150));
+      }
     }
-  }
+  };
+  const end = async (signal) => {
+    const ended = new Promise((done) => server.once('exit', done));
+    server.kill(signal);
+    await ended;
+  };
+  await start();
   return {
     url: `postgres://tester@127.0.0.1:${port}/postgres`,
+    /** Stops the server, SIGINT: at once, SIGQUIT: as a crash would; starts it again after a while. */
+    restart: async (signal = 'SIGINT', awayMs = 0) => {
+      await end(signal);
+      await new Promise((done) => setTimeout(done, awayMs));
+      await start();
+    },
     stop: async () => {
-      const ended = new Promise((done) => server.once('exit', done));
-      server.kill('SIGINT');
-      await ended;
+      await end('SIGINT');
       rmSync(folder, { recursive: true, force: true });
     },
   };

@@ -9,6 +9,7 @@ import {
   integer,
   jsonb,
   pgTable,
+  primaryKey,
   text,
   uniqueIndex,
   uuid,
@@ -42,6 +43,8 @@ export const user = pgTable(
     /** What this person’s devices seal their unsent things with; 32 random bytes, base64url. Made when first asked for. */
     sealingSecret: text('sealing_secret'),
     createdAt: instant('created_at').notNull(),
+    /** When a staff account was ended; what it did stays under its name. */
+    endedAt: instant('ended_at'),
   },
   (table) => [
     uniqueIndex('user_account_email').on(table.email),
@@ -64,6 +67,24 @@ export const signIn = pgTable(
     device: text('device').notNull(),
   },
   (table) => [index('sign_in_user').on(table.userId)],
+);
+
+/** A device on which somebody has signed in before: strangers’ tries do not shut it out. */
+export const knownDevice = pgTable(
+  'known_device',
+  {
+    /** SHA-256 of the device’s own token, hex. */
+    tokenHash: text('token_hash').notNull(),
+    userId: uuid('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    lastSeenAt: instant('last_seen_at').notNull(),
+  },
+  (table) => [
+    // Several people may use one device.
+    primaryKey({ columns: [table.tokenHash, table.userId] }),
+    index('known_device_user').on(table.userId),
+  ],
 );
 
 export const client = pgTable(

@@ -1,8 +1,9 @@
 import { routineSchema, storedRoutineSchema } from '#core/routine';
 import { z } from 'zod';
+import { MOST_INTEGER } from '../storable';
 
 /** The number of the version the work was begun from; 0 when there was none. */
-const baseNumberSchema = z.number().int().min(0);
+const baseNumberSchema = z.number().int().min(0).max(MOST_INTEGER);
 
 /** Unissued work; null when it is back at what was issued. It may be empty, and may break a rule. */
 export const draftBodySchema = z.object({

@@ -1,6 +1,6 @@
 import { eventBodySchema } from '#core/session';
 import { z } from 'zod';
-import { idSchema } from '../fields';
+import { idSchema, instantSchema } from '../fields';
 
 /** One event of a guided session, with what its session began as. The letter’s id is the event’s. */
 export const sessionEventSchema = z.object({
@@ -9,12 +9,12 @@ export const sessionEventSchema = z.object({
     /** What it was led by, as it was handed out; null from editions that were not told. */
     ledId: idSchema.nullable(),
     /** By the device’s clock, ms since 1970 UTC. */
-    startedAt: z.number().int().positive(),
+    startedAt: instantSchema,
   }),
   event: z.intersection(
     z.object({
       seq: z.number().int().min(0).max(1_000_000),
-      at: z.number().int().positive(),
+      at: instantSchema,
     }),
     eventBodySchema,
   ),

@@ -139,6 +139,7 @@ async function post(letters: Post): Promise<Delivery> {
   });
   if (answer.type === 'opaqueredirect' || answer.status === 401) return signedOut(letters.from);
   if (answer.status === 403) return { is: 'unheard', why: 'other person' };
+  if (answer.status === 500) return { is: 'failed at', says: 'The server failed at it.' };
   if (answer.status >= 500 || answer.status === 408 || answer.status === 429) {
     return { is: 'unheard', why: 'server' };
   }

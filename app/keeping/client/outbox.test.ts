@@ -155,6 +155,30 @@ function typist(tab: Tab, thing: string) {
   };
 }
 
+it('puts aside what the server breaks at each time, and sends what was written with it', async () => {
+  const bad = 'nobody can keep this';
+  const isBad = ({ body }: Letter) => 'by' in body && body.by === bad;
+  const { outbox, posts } = open((post) =>
+    post.letters.some(isBad) ? { is: 'failed at', says: 'Broken.' } : keptAll(post),
+  );
+  const wishes = ['Dr Amsel', bad, 'Dr Vale'].map((by) => outbox.add(clearance(by)));
+  for (let turn = 0; turn < 12; turn += 1) {
+    await settle();
+    outbox.hurry();
+  }
+  await settle();
+  const { entries, needsYou, waiting } = outbox.view();
+  expect([needsYou, waiting]).toEqual([1, 0]);
+  expect(entries.map(({ letter }) => letter.id)).toEqual([wishes[1]]);
+  expect(entries[0]?.refused?.status).toBe(500);
+  // It is not asked about any more.
+  const asked = posts.length;
+  outbox.hurry();
+  await settle();
+  expect(posts).toHaveLength(asked);
+  outbox.close();
+});
+
 it('never lets one who types meet their own text, however slow the store is and whichever tab sends', async () => {
   const turns = async (count: number) => {
     for (let turn = 0; turn < count; turn += 1) await new Promise((next) => setImmediate(next));

@@ -22,7 +22,9 @@ export type Delivery =
   /** Not heard, or nobody there who could have been the application. */
   | { is: 'unheard'; why: Trouble }
   /** The whole of it was refused, whatever was in it. */
-  | { is: 'turned down'; says: string };
+  | { is: 'turned down'; says: string }
+  /** The server was there, and failed at it. */
+  | { is: 'failed at'; says: string };
 
 /** Why what is kept here has not been sent. */
 export type Trouble = 'connection' | 'server' | 'signed out' | 'other person';
@@ -234,7 +236,8 @@ export function createOutbox(owner: string, outside: Outside): Outbox {
       const delivery = await outside
         .post({ from: owner, sentAt: now(), letters: batch.map(({ letter }) => letter) })
         .catch((): Delivery => ({ is: 'unheard', why: 'connection' }));
-      if (delivery.is === 'turned down' && batch.length > 1) {
+      const isAtFault = delivery.is === 'turned down' || delivery.is === 'failed at';
+      if (isAtFault && batch.length > 1) {
         alone = batch.length;
         continue;
       }
@@ -252,9 +255,19 @@ export function createOutbox(owner: string, outside: Outside): Outbox {
         );
         continue;
       }
-      const later = delivery.is === 'answered' && delivery.answers.some(({ is }) => is === 'later');
-      trouble = delivery.is === 'unheard' ? delivery.why : later ? 'server' : null;
-      if (delivery.is === 'answered') await record(delivery.answers, batch);
+      const answers: readonly Answer[] =
+        delivery.is === 'answered'
+          ? delivery.answers
+          : delivery.is === 'failed at'
+            ? batch.map(({ letter: { id } }) => ({ id, is: 'later', says: delivery.says }))
+            : [];
+      if (answers.length > 0) await record(answers, batch);
+      trouble =
+        delivery.is === 'unheard'
+          ? delivery.why
+          : answers.some(({ is }) => is === 'later')
+            ? 'server'
+            : null;
       tell();
       if (trouble === null) pause = FIRST_WAIT_MS;
       else {

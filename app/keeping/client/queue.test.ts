@@ -197,3 +197,35 @@ it('whatever is answered, nothing leaves the queue that was not kept', () => {
     }),
   );
 });
+
+describe('a letter the server fails at', () => {
+  const fails = (entries: readonly Entry[], id: string) =>
+    after(entries, settle(entries, [{ id, is: 'later', says: 'The server is in trouble.' }]));
+
+  it('is tried again some times, then put aside with the reason, and holds up no other', () => {
+    const [bad, good] = [note('one'), note('two', 0, { thing: uuid() })];
+    let entries = queued(bad, good);
+    for (let turn = 1; turn < 8; turn += 1) {
+      entries = fails(entries, bad.id);
+      expect(standing(entries)).toEqual({ waiting: 2, needsYou: 0 });
+      expect(ids(sendable(entries, NOW))).toContain(bad.id);
+    }
+    entries = fails(entries, bad.id);
+    expect(standing(entries)).toEqual({ waiting: 1, needsYou: 1 });
+    expect(ids(sendable(entries, NOW))).toEqual([good.id]);
+    expect(entries.find(({ letter }) => letter.id === bad.id)?.refused).toMatchObject({
+      status: 500,
+      says: expect.stringMatching(/It stays on this device/),
+    });
+  });
+
+  it('put aside and tried again by its writer has its tries anew', () => {
+    const bad = note('one');
+    let entries = queued(bad);
+    for (let turn = 0; turn < 8; turn += 1) entries = fails(entries, bad.id);
+    entries = after(entries, retry(entries, bad.id));
+    expect(ids(sendable(entries, NOW))).toEqual([bad.id]);
+    entries = fails(entries, bad.id);
+    expect(standing(entries)).toEqual({ waiting: 1, needsYou: 0 });
+  });
+});

@@ -17,6 +17,8 @@ export interface Entry {
   order: number;
   /** It was sent at least once: it may be kept already, and changes no more. */
   tried: boolean;
+  /** So many times the server could not keep it though it was there. */
+  laters?: number;
   /** Set when the server will never keep it as it is; it stays until its writer decides. */
   refused: Reason | null;
 }
@@ -135,6 +137,25 @@ export function nextRested(entries: readonly Entry[], now: number): number | nul
   return left.length === 0 ? null : Math.min(...left);
 }
 
+/** As often the server may fail at one letter before it is put aside, so that it holds up no other. */
+const MOST_LATERS = 8;
+
+const FAILS_AT_IT =
+  'The server failed at this several times. It stays on this device; try again later, or tell your practice.';
+
+/** A letter the server could not keep this time. */
+function failedAt(entry: Entry): Entry {
+  const laters = (entry.laters ?? 0) + 1;
+  return laters < MOST_LATERS
+    ? { ...entry, laters }
+    : {
+        ...entry,
+        laters: 0,
+        tried: true,
+        refused: { status: 500, says: FAILS_AT_IT, details: {} },
+      };
+}
+
 /** What an answer of the server changes. */
 export function settle(entries: readonly Entry[], answers: readonly Answer[]): Change {
   const by = new Map(answers.map((answer) => [answer.id, answer]));
@@ -147,6 +168,7 @@ export function settle(entries: readonly Entry[], answers: readonly Answer[]): C
       const { status, says, details } = answer;
       put.push({ ...entry, tried: true, refused: { status, says, details } });
     }
+    if (answer?.is === 'later' && !entry.refused) put.push(failedAt(entry));
   }
   return { put, drop };
 }

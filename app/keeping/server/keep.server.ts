@@ -4,11 +4,13 @@ import { CLOCK_TOLERANCE_MS } from '#core/session';
 import { recordAudit } from '~/db/audit.server';
 import { clientInPractice } from '~/db/clients.server';
 import { digestOf } from '~/db/digest.server';
+import { isFull, isOutage } from '~/db/outage.server';
 import { letterById, type LetterRow } from '~/db/letters.server';
 import { client, keptLetter } from '~/db/schema.server';
 import { BODIES, type ReadBody } from '../bodies';
-import { idSchema } from '../fields';
+import { idSchema, instantSchema } from '../fields';
 import { KIND_IDS, kindOf, type KindId } from '../kinds';
+import { allStorable, MOST_INTEGER, NOT_STORABLE } from '../storable';
 import { MOST_LETTERS, type Answer, type Base } from '../letter';
 import { isUniqueBreach } from './isUniqueBreach.server';
 import { found, Refusal } from './refusal.server';
@@ -22,17 +24,17 @@ export const letterSchema = z.object({
   }),
   clientId: idSchema.nullable(),
   thing: idSchema,
-  base: z.union([z.null(), z.number().int().min(0), idSchema], {
+  base: z.union([z.null(), z.number().int().min(0).max(MOST_INTEGER), idSchema], {
     error: 'What was sent is damaged; reload the page.',
   }),
   body: z.unknown(),
-  at: z.number().int().positive(),
+  at: instantSchema,
 });
 export type ReadLetter = z.infer<typeof letterSchema>;
 
 export const postSchema = z.object({
   from: idSchema,
-  sentAt: z.number().int().positive(),
+  sentAt: instantSchema,
   letters: z
     .array(letterSchema)
     .min(1, 'There is nothing to keep.')
@@ -90,20 +92,13 @@ const isRun = (kind: KindId): kind is RunKind => kind === 'session event';
 const letterDigest = ({ kind, clientId, thing, base, body }: ReadLetter): string =>
   digestOf({ kind, clientId, thing, base, body });
 
-/** PostgreSQL's text holds every character but this one. */
-function storable(value: unknown): void {
-  if (JSON.stringify(value ?? null).includes('\\u0000')) {
-    throw new Refusal(422, 'The text holds a character that cannot be stored.');
-  }
-}
-
 /** What the parser says by itself of a shape that no page sends. */
 const OWN_WORDS = /^(Invalid|Too (big|small)|Unrecognized)/;
 const DAMAGED = 'What was sent is damaged; reload the page.';
 
 /** Parses what was sent, or refuses with its sentences. */
 function read<S extends z.ZodType>(schema: S, given: unknown): z.output<S> {
-  storable(given);
+  if (!allStorable(given)) throw new Refusal(422, NOT_STORABLE);
   const result = schema.safeParse(given);
   if (result.success) return result.data;
   const fields: Record<string, string> = {};
@@ -312,9 +307,12 @@ export async function keepLetters(
         })),
       );
     } catch (error) {
-      if (part.length > 1) {
+      if (part.length > 1 && !isOutage(error) && !isFull(error)) {
         // One of them is at fault: each is looked at by itself.
         for (const one of part) await settle([one]);
+      } else if (isOutage(error) || isFull(error)) {
+        // Of no letter in particular: the whole post is answered so, and sent again when that has passed.
+        throw error;
       } else if (error instanceof Refusal) answers.push(refused(first.id, error));
       else if (isUniqueBreach(error)) {
         const taken = 'Something else has this place already. Nothing was changed.';

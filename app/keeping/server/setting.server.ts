@@ -8,6 +8,8 @@ export interface Setting {
   demo: boolean;
   /** Shown at start of an installation without a practice; asked for when the first is set up. */
   setUpCode: string;
+  /** Whether there is room for more; else nothing is written, not even what reading would note. */
+  hasRoom: () => boolean;
   /** Hears of what broke and nobody foresaw. */
   report: (error: unknown) => void;
 }

@@ -1,6 +1,6 @@
 import { redirect } from 'react-router';
 import { principalContext, settingContext } from '~/context.server';
-import { homeOf } from '~/door.server';
+import { homeOf, load } from '~/door.server';
 import { needsSetUp } from '~/services/accounts.server';
 import type { Route } from './+types/home';
 
@@ -8,5 +8,6 @@ import type { Route } from './+types/home';
 export async function loader({ context }: Route.LoaderArgs) {
   const who = context.get(principalContext);
   if (who) throw redirect(homeOf(who));
-  throw redirect((await needsSetUp(context.get(settingContext))) ? '/set-up' : '/sign-in');
+  const isEmpty = await load(() => needsSetUp(context.get(settingContext)));
+  throw redirect(isEmpty ? '/set-up' : '/sign-in');
 }

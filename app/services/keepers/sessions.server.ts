@@ -7,7 +7,7 @@ import { eq } from 'drizzle-orm';
 import equal from 'fast-deep-equal';
 import type { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
-import { handOut, ledOf } from '~/db/led.server';
+import { handOut, ledIdOf, ledOf } from '~/db/led.server';
 import { versionWithClient, type VersionRow } from '~/db/routines.server';
 import { practisedSession, sessionEvent } from '~/db/schema.server';
 import { eventsOf, sessionById } from '~/db/sessions.server';
@@ -28,12 +28,16 @@ async function holdsOf(
   const { db, now } = setting;
   const handed = ledId === null ? undefined : await ledOf(db, file.id, ledId);
   if (handed?.versionId === version.id) return { ledId: handed.id, steps: handed.steps };
-  if (ledId !== null) throw new Refusal(404, 'There is no such routine.');
   const { answers } = await answersInForce(db, file.id);
   const findings = screen(answers);
   const steps = limitSteps(expand(version.content), findings);
   const led = { clientId: file.id, versionId: version.id, steps, findings };
-  return { ledId: await handOut(db, led, { at: now(), guessed: findings.length > 0 }), steps };
+  // Handed out while there was no room to remember it: it is known by its id.
+  if (ledId !== null && ledId !== ledIdOf(led)) {
+    throw new Refusal(404, 'There is no such routine.');
+  }
+  const guessed = ledId === null && findings.length > 0;
+  return { ledId: await handOut(db, led, { at: now(), guessed }), steps };
 }
 
 /** Opens the session’s row when this is the first that is heard of it, its clock set right. */
@@ -75,6 +79,9 @@ async function openSession(run: Run, head: Body['session'], events: readonly Eve
   return { clientId: file.id, versionId: version.id, clockOffset: offsetMs, steps };
 }
 
+/** Many times what the longest routine makes. */
+const MOST_EVENTS = 5_000;
+
 /** As `eventsOf` reads them. */
 const inLogOrder = (a: Event, b: Event) =>
   ascending(a.seq, b.seq) || ascending(a.at, b.at) || ascending(a.id, b.id);
@@ -113,6 +120,9 @@ export const sessionKeeper: RunKeeper = {
     const log = await eventsOf(db, thing);
     const fresh = unknownOf(log, events, session.steps.length);
     if (fresh.length === 0) return;
+    if (log.length + fresh.length > MOST_EVENTS) {
+      throw new Refusal(422, `A session may hold at most ${MOST_EVENTS} events.`);
+    }
     const receivedAt = setting.now();
     await db.insert(sessionEvent).values(
       fresh.map(({ id, seq, at, ...body }) => ({

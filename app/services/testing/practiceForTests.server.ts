@@ -24,6 +24,7 @@ export function settingFor(db: Database): Setting & { moveTo: (at: Date) => void
     now: () => at,
     demo: false,
     setUpCode: 'open-sesame',
+    hasRoom: () => true,
     report: (error) => {
       throw error;
     },
@@ -39,9 +40,11 @@ async function principal(setting: Setting, token: string): Promise<Principal> {
   return who;
 }
 
+export const FROM = { address: '192.0.2.1', device: 'test' };
+
 /** The first practice of an installation, with its owner signed in. */
 export async function setUp(setting: Setting): Promise<Principal> {
-  const token = await setUpPractice(
+  const { token } = await setUpPractice(
     setting,
     {
       code: setting.setUpCode,
@@ -51,7 +54,7 @@ export async function setUp(setting: Setting): Promise<Principal> {
       email: 'runa@lampstreet.example',
       passPhrase: PASS_PHRASE,
     },
-    'test',
+    FROM,
   );
   return principal(setting, token);
 }
@@ -110,7 +113,7 @@ export async function joinedClient(setting: Setting, therapist: Principal, name 
       passPhrase: PASS_PHRASE,
       timeZone: 'Europe/Copenhagen',
     },
-    'test',
+    FROM,
   );
   return { clientId, who: await principal(setting, joined.token) };
 }

@@ -2,7 +2,7 @@ import { Button, PasswordInput, TextInput } from '@mantine/core';
 import { useSyncExternalStore } from 'react';
 import { Form, redirect } from 'react-router';
 import { requestContext, settingContext } from '~/context.server';
-import { act, cookieFor, formOf, homeOf, load, parse } from '~/door.server';
+import { act, cameFrom, formOf, homeOf, load, parse, signingIn } from '~/door.server';
 import {
   join,
   joinSchema,
@@ -19,7 +19,8 @@ export const meta: Route.MetaFunction = () => [{ title: 'Join · Entspann' }];
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   return load(async () => {
-    const invited = await readInvitation(context.get(settingContext), params.token);
+    const { address } = context.get(requestContext);
+    const invited = await readInvitation(context.get(settingContext), params.token, address);
     return {
       role: invited.role,
       practiceName: invited.practiceName,
@@ -33,16 +34,14 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 export async function action({ params, request, context }: Route.ActionArgs) {
   return act(async () => {
     const setting = context.get(settingContext);
-    const { device } = context.get(requestContext);
+    const from = await cameFrom(request, context);
     const form = await formOf(request);
-    const { renewsUserId } = await readInvitation(setting, params.token);
+    const { renewsUserId } = await readInvitation(setting, params.token, from.address);
     const joined =
       renewsUserId === null
-        ? await join(setting, params.token, parse(joinSchema, form), device)
-        : await renew(setting, params.token, parse(renewSchema, form), device);
-    return redirect(homeOf(joined), {
-      headers: { 'Set-Cookie': await cookieFor(context, joined.token) },
-    });
+        ? await join(setting, params.token, parse(joinSchema, form), from)
+        : await renew(setting, params.token, parse(renewSchema, form), from);
+    return redirect(homeOf(joined), { headers: await signingIn(context, joined) });
   });
 }
 

@@ -1,7 +1,7 @@
 import { Button, PasswordInput, TextInput } from '@mantine/core';
 import { Form, redirect } from 'react-router';
-import { requestContext, settingContext } from '~/context.server';
-import { act, cookieFor, formOf, parse } from '~/door.server';
+import { settingContext } from '~/context.server';
+import { act, cameFrom, formOf, load, parse, signingIn } from '~/door.server';
 import { needsSetUp, setUpPractice, setUpSchema } from '~/services/accounts.server';
 import { Gate } from '~/ui/parts/Gate';
 import { Notice } from '~/ui/parts/Notice';
@@ -12,19 +12,16 @@ import gate from '~/ui/parts/Gate.module.css';
 export const meta: Route.MetaFunction = () => [{ title: 'Set up · Entspann' }];
 
 export async function loader({ context }: Route.LoaderArgs) {
-  if (!(await needsSetUp(context.get(settingContext)))) throw redirect('/');
+  if (!(await load(() => needsSetUp(context.get(settingContext))))) throw redirect('/');
   return null;
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
   return act(async () => {
     const form = parse(setUpSchema, await formOf(request));
-    const token = await setUpPractice(
-      context.get(settingContext),
-      form,
-      context.get(requestContext).device,
-    );
-    return redirect('/day', { headers: { 'Set-Cookie': await cookieFor(context, token) } });
+    const from = await cameFrom(request, context);
+    const signedIn = await setUpPractice(context.get(settingContext), form, from);
+    return redirect('/day', { headers: await signingIn(context, signedIn) });
   });
 }
 

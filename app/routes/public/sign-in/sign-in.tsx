@@ -1,7 +1,7 @@
 import { Button, PasswordInput, TextInput } from '@mantine/core';
 import { Form, redirect, useNavigation } from 'react-router';
-import { principalContext, requestContext, settingContext } from '~/context.server';
-import { act, cookieFor, formOf, homeOf, parse } from '~/door.server';
+import { principalContext, settingContext } from '~/context.server';
+import { act, cameFrom, formOf, homeOf, load, parse, signingIn } from '~/door.server';
 import {
   demoSignIns,
   needsSetUp,
@@ -37,13 +37,13 @@ export async function loader({ context }: Route.LoaderArgs) {
   const setting = context.get(settingContext);
   const who = context.get(principalContext);
   if (who) throw redirect(homeOf(who));
-  if (await needsSetUp(setting)) throw redirect('/set-up');
-  return { demo: setting.demo, people: await demoSignIns(setting) };
+  if (await load(() => needsSetUp(setting))) throw redirect('/set-up');
+  return { demo: setting.demo, people: await load(() => demoSignIns(setting)) };
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
   const setting = context.get(settingContext);
-  const from = context.get(requestContext);
+  const from = await cameFrom(request, context);
   return act(async () => {
     const form = parse(formSchema, await formOf(request));
     const signedIn =
@@ -51,9 +51,7 @@ export async function action({ request, context }: Route.ActionArgs) {
         ? await signInDemo(setting, form.userId, from.device)
         : await signInWithPassPhrase(setting, form, from);
     const to = ownPath(new URL(request.url).searchParams.get('to'));
-    return redirect(to ?? homeOf(signedIn), {
-      headers: { 'Set-Cookie': await cookieFor(context, signedIn.token) },
-    });
+    return redirect(to ?? homeOf(signedIn), { headers: await signingIn(context, signedIn) });
   });
 }
 

@@ -1,6 +1,6 @@
 import { redirect } from 'react-router';
 import { settingContext } from '~/context.server';
-import { cookieFor, tokenOf } from '~/door.server';
+import { cookieFor, load, tokenOf } from '~/door.server';
 import { signOut } from '~/services/accounts.server';
 import type { Route } from './+types/sign-out';
 
@@ -8,6 +8,6 @@ export const loader = () => redirect('/');
 
 export async function action({ request, context }: Route.ActionArgs) {
   const token = await tokenOf(request);
-  if (token) await signOut(context.get(settingContext), token);
+  if (token) await load(() => signOut(context.get(settingContext), token));
   return redirect('/sign-in', { headers: { 'Set-Cookie': await cookieFor(context, '') } });
 }

@@ -2,8 +2,8 @@ import { Button, PasswordInput, SegmentedControl, useMantineColorScheme } from '
 import { Form, redirect } from 'react-router';
 import { z } from 'zod';
 import { dayOf } from '#core/calendar';
-import { personContext, requestContext } from '~/context.server';
-import { act, cookieFor, formOf, parse, tokenOf } from '~/door.server';
+import { personContext } from '~/context.server';
+import { act, cameFrom, cookieFor, formOf, load, parse, tokenOf } from '~/door.server';
 import {
   changePassPhrase,
   changePassPhraseSchema,
@@ -20,7 +20,7 @@ import { useSaid } from '~/ui/parts/useSaid';
 
 export async function loader({ context }: Route.LoaderArgs) {
   const { setting, who } = context.get(personContext);
-  const devices = await devicesOf(setting, who);
+  const devices = await load(() => devicesOf(setting, who));
   return {
     name: who.name,
     email: who.email,
@@ -47,8 +47,8 @@ export async function action({ context, request }: Route.ActionArgs) {
       return redirect('/sign-in', { headers: { 'Set-Cookie': await cookieFor(context, '') } });
     }
     const token = (await tokenOf(request)) ?? '';
-    const { address } = context.get(requestContext);
-    await changePassPhrase(setting, who, parse(changePassPhraseSchema, form), token, address);
+    const from = await cameFrom(request, context);
+    await changePassPhrase(setting, who, parse(changePassPhraseSchema, form), token, from);
     return { ok: true as const };
   });
 }

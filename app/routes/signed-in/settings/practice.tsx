@@ -1,16 +1,20 @@
 import { Button, TextInput } from '@mantine/core';
+import { useState } from 'react';
 import { data, Form } from 'react-router';
 import { z } from 'zod';
+import { dayOf } from '#core/calendar';
 import { personContext } from '~/context.server';
-import { act, formOf, parse } from '~/door.server';
+import { act, formOf, load, parse } from '~/door.server';
 import { invite } from '~/services/invitations.server';
 import {
   changePractice,
+  endAccount,
   ownerOnly,
   practicePeople,
   practiceSchema,
 } from '~/services/practice.server';
 import { found } from '~/keeping/server/refusal.server';
+import { LinkButton } from '~/ui/parts/LinkButton';
 import { Notice } from '~/ui/parts/Notice';
 import { TimeZoneSelect } from '~/ui/parts/TimeZoneSelect';
 import { useSaid } from '~/ui/parts/useSaid';
@@ -28,12 +32,18 @@ export async function loader({ context }: Route.LoaderArgs) {
       quietAfterDays: who.quietAfterDays,
       rescreenAfterDays: who.rescreenAfterDays,
     },
-    people: await practicePeople(setting, who),
+    own: who.userId,
+    people: (await load(() => practicePeople(setting, who))).map(({ endedAt, ...person }) => ({
+      ...person,
+      ended: endedAt && dayOf(endedAt.getTime(), who.timeZone),
+    })),
   };
 }
 
 const intentSchema = z.object({
-  intent: z.enum(['change', 'invite', 'renew'], { error: 'The form is damaged; reload the page.' }),
+  intent: z.enum(['change', 'invite', 'renew', 'end'], {
+    error: 'The form is damaged; reload the page.',
+  }),
   userId: z.string().default(''),
 });
 
@@ -47,7 +57,13 @@ export async function action({ context, request }: Route.ActionArgs) {
       await changePractice(setting, who, parse(practiceSchema, form));
       return { ok: true as const, done: 'changed' as const };
     }
-    const colleague = (await practicePeople(setting, who)).find(({ id }) => id === userId);
+    if (intent === 'end') {
+      await endAccount(setting, who, userId);
+      return { ok: true as const, done: 'ended' as const };
+    }
+    const colleague = (await practicePeople(setting, who)).find(
+      ({ id, endedAt }) => id === userId && endedAt === null,
+    );
     const renewsUserId = intent === 'renew' ? found(colleague, 'colleague').id : null;
     const { token, expiresAt } = await invite(setting, who, {
       role: 'therapist',
@@ -72,6 +88,7 @@ function Owner({
     <>
       {refused && <Notice>{refused.message}</Notice>}
       {done?.done === 'changed' && <Notice tone="quiet">Saved.</Notice>}
+      {done?.done === 'ended' && <Notice tone="quiet">The account is ended.</Notice>}
       <Form method="post" noValidate className={classes.form}>
         <input type="hidden" name="intent" value="change" />
         <TextInput
@@ -98,6 +115,42 @@ function Owner({
         <Button type="submit">Save</Button>
       </Form>
     </>
+  );
+}
+
+type Colleague = Route.ComponentProps['loaderData']['people'][number];
+
+/** What an owner does about a colleague’s account; ending it is asked for twice. */
+function Actions({ person, own }: { person: Colleague; own: boolean }) {
+  const [ending, setEnding] = useState(false);
+  const field = <input type="hidden" name="userId" value={person.id} />;
+  if (ending) {
+    return (
+      <Form method="post" className={classes.ending} onSubmit={() => setEnding(false)}>
+        <input type="hidden" name="intent" value="end" />
+        {field}
+        <p>
+          End {own ? 'your own account' : `the account of ${person.name}`}? Every sign-in ends at
+          once. What was written stays under this name.
+        </p>
+        <Button type="submit">End it</Button>
+        <LinkButton onClick={() => setEnding(false)}>Keep it</LinkButton>
+      </Form>
+    );
+  }
+  return (
+    <div className={classes.actions}>
+      <Form method="post">
+        <input type="hidden" name="intent" value="renew" />
+        {field}
+        <Button type="submit" variant="subtle" aria-label={`New pass phrase for ${person.name}`}>
+          New pass phrase
+        </Button>
+      </Form>
+      <LinkButton aria-label={`End the account of ${person.name}`} onClick={() => setEnding(true)}>
+        End account
+      </LinkButton>
+    </div>
   );
 }
 
@@ -139,17 +192,11 @@ export default function Practice(props: Route.ComponentProps) {
                 <td>{person.email}</td>
                 {owner && (
                   <td>
-                    <Form method="post">
-                      <input type="hidden" name="intent" value="renew" />
-                      <input type="hidden" name="userId" value={person.id} />
-                      <Button
-                        type="submit"
-                        variant="subtle"
-                        aria-label={`New pass phrase for ${person.name}`}
-                      >
-                        New pass phrase
-                      </Button>
-                    </Form>
+                    {person.ended ? (
+                      <span className={classes.soft}>ended {shortDay(person.ended)}</span>
+                    ) : (
+                      <Actions person={person} own={person.id === props.loaderData.own} />
+                    )}
                   </td>
                 )}
               </tr>

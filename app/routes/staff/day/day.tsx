@@ -3,6 +3,7 @@ import { TELL_FOR_DAYS } from '#core/trend';
 import { group } from 'd3-array';
 import { Link } from 'react-router';
 import { staffContext } from '~/context.server';
+import { load } from '~/door.server';
 import { daySheet, type DaySheetRow } from '~/services/daySheet.server';
 import { Empty } from '~/ui/parts/Empty';
 import { WeekKnots } from '~/ui/parts/WeekKnots';
@@ -14,7 +15,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Day sheet · Entspann' 
 
 export async function loader({ context }: Route.LoaderArgs) {
   const { setting, who } = context.get(staffContext);
-  return daySheet(setting, who);
+  return load(() => daySheet(setting, who));
 }
 
 function Marks({ row }: { row: DaySheetRow }) {

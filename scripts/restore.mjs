@@ -1,0 +1,52 @@
+// npm run restore -- --from FILE [--data DIR --replace]: all data out of a backup, into an empty place.
+import { resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import { checkNode, ensureBuilt, ensureInstalled, fail } from './lib/ready.mjs';
+
+const HELP = `npm run restore -- --from FILE [options]
+  --from FILE  the backup
+  --data DIR   the data folder (DATA_DIR, or .data/practice); not with DATABASE_URL
+  --replace    when there are data already: put them aside, not over them
+
+Into a server when DATABASE_URL is set. BACKUP_PASS_PHRASE opens a sealed file.`;
+
+function readOptions() {
+  try {
+    const { values } = parseArgs({
+      options: {
+        from: { type: 'string' },
+        data: { type: 'string', default: process.env.DATA_DIR ?? '.data/practice' },
+        replace: { type: 'boolean', default: false },
+        help: { type: 'boolean', default: false },
+      },
+    });
+    return values;
+  } catch (error) {
+    return fail(`${error.message}\n${HELP}`);
+  }
+}
+
+const options = readOptions();
+if (options.help) {
+  console.log(HELP);
+  process.exit(0);
+}
+if (!options.from) fail(`Say which backup.\n${HELP}`);
+checkNode();
+ensureInstalled();
+ensureBuilt();
+const { restore, startTrouble } = await import('../build/server/index.js');
+const databaseUrl = process.env.DATABASE_URL || null;
+const place = databaseUrl ? { databaseUrl } : { folder: resolve(options.data) };
+try {
+  const { rows, aside } = await restore(place, resolve(options.from), {
+    passPhrase: process.env.BACKUP_PASS_PHRASE || null,
+    replace: options.replace,
+    at: new Date(),
+  });
+  const sum = Object.values(rows).reduce((all, n) => all + n, 0);
+  console.log(`Restored: ${sum} rows are there, as many as the backup told.`);
+  if (aside) console.log(`What was there before lies in ${aside}.`);
+} catch (error) {
+  fail(startTrouble(error, databaseUrl) ?? `Nothing was restored: ${error.message}`);
+}

@@ -1,0 +1,118 @@
+import type { Request, RequestHandler, Response } from 'express';
+
+/** Most bytes of a form’s fields. */
+const MOST_FORM = 256_000;
+/** Most bytes of JSON, as the outbox posts it. */
+const MOST_JSON = 2_000_000;
+/** Most bytes of a picture. */
+const MOST_PICTURE = 12_000_000;
+const MOST_FIELDS = 1_000;
+const MOST_DEPTH = 32;
+
+const PICTURES = /^\/clients\/[^/]+\/pictures(\.data)?$/;
+const OPEN = new Set(['{', '['].map((bracket) => bracket.charCodeAt(0)));
+const CLOSE = new Set(['}', ']'].map((bracket) => bracket.charCodeAt(0)));
+const [QUOTE, ESCAPE, AND] = ['"', '\\', '&'].map((letter) => letter.charCodeAt(0));
+
+/**
+ * How deep brackets stand in one another, outside of texts. What is no JSON has a depth all the same.
+ *
+ * @example depthOf(Buffer.from('{"a":["[["]}')) // => 2
+ */
+export function depthOf(json: Uint8Array): number {
+  let [depth, deepest] = [0, 0];
+  let inText = false;
+  for (let at = 0; at < json.length; at += 1) {
+    const byte = json[at] ?? 0;
+    if (inText) {
+      if (byte === ESCAPE) at += 1;
+      else if (byte === QUOTE) inText = false;
+    } else if (byte === QUOTE) inText = true;
+    else if (OPEN.has(byte)) {
+      depth += 1;
+      deepest = Math.max(deepest, depth);
+    } else if (CLOSE.has(byte)) depth -= 1;
+  }
+  return deepest;
+}
+
+/** How many fields a form has, by its separators: counted before anything takes it apart. */
+export function fieldsOf(form: Buffer, contentType: string): number {
+  const boundary = /boundary="?([^";]+)/i.exec(contentType)?.[1];
+  if (boundary === undefined) return form.reduce((n, byte) => (byte === AND ? n + 1 : n), 1);
+  const mark = `--${boundary}`;
+  // The last one ends the form.
+  let count = -1;
+  let at = form.indexOf(mark);
+  while (at !== -1) {
+    count += 1;
+    at = form.indexOf(mark, at + mark.length);
+  }
+  return count;
+}
+
+/** How a request’s body is measured. */
+function limitFor(path: string, contentType: string): { bytes: number; what: string } {
+  if (PICTURES.test(path)) return { bytes: MOST_PICTURE, what: 'A picture' };
+  if (/^application\/json\b/i.test(contentType)) return { bytes: MOST_JSON, what: 'What is sent' };
+  return { bytes: MOST_FORM, what: 'A form' };
+}
+
+const size = (bytes: number) => (bytes >= 1e6 ? `${bytes / 1e6} MB` : `${bytes / 1e3} kB`);
+
+/** Refuses at once, and reads nothing more of whoever sends it. */
+function refuse(request: Request, response: Response, says: string): void {
+  if (response.headersSent) return;
+  request.pause();
+  response.set('Connection', 'close').status(413).json({ ok: false, message: says });
+  response.once('finish', () => request.destroy());
+}
+
+/**
+ * Takes in the body of a changing request within limits of bytes, fields and depth, before anything looks
+ * at it: more is answered 413 and the connection closed. What was taken in is `response.locals.body`.
+ */
+export const bodyLimits: RequestHandler = (request, response, next) => {
+  if (request.method === 'GET' || request.method === 'HEAD') {
+    next();
+    return;
+  }
+  const contentType = request.get('content-type') ?? '';
+  const { bytes, what } = limitFor(request.path, contentType);
+  const tooLarge = `${what} may have at most ${size(bytes)}. Nothing was changed.`;
+  if (Number(request.get('content-length') ?? 0) > bytes) {
+    refuse(request, response, tooLarge);
+    return;
+  }
+  const parts: Buffer[] = [];
+  let length = 0;
+  const take = (part: Buffer) => {
+    length += part.length;
+    if (length <= bytes) {
+      parts.push(part);
+      return;
+    }
+    request.off('data', take);
+    request.off('end', end);
+    parts.length = 0;
+    refuse(request, response, tooLarge);
+  };
+  const end = () => {
+    const body = Buffer.concat(parts);
+    if (/^application\/json\b/i.test(contentType)) {
+      if (depthOf(body) > MOST_DEPTH) {
+        refuse(request, response, 'What is sent is nested too deeply. Nothing was changed.');
+        return;
+      }
+    } else if (!PICTURES.test(request.path) && fieldsOf(body, contentType) > MOST_FIELDS) {
+      refuse(request, response, `A form may have at most ${MOST_FIELDS} fields.`);
+      return;
+    }
+    response.locals.body = body;
+    next();
+  };
+  request.on('data', take);
+  request.once('end', end);
+  // Whoever hangs up in the middle of it gets no answer.
+  request.once('error', () => undefined);
+};
