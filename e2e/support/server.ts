@@ -30,9 +30,12 @@ export interface Running {
 }
 
 /** Starts the built server as its own process and waits until it is well. */
-export async function startServer(env: Record<string, string>): Promise<Running> {
+export async function startServer(
+  env: Record<string, string>,
+  script = 'server/start.mjs',
+): Promise<Running> {
   const port = await freePort();
-  const child = fork(join(ROOT, 'server/start.mjs'), {
+  const child = fork(join(ROOT, script), {
     cwd: ROOT,
     silent: true,
     env: { ...process.env, NODE_ENV: 'production', PORT: String(port), LOG_LEVEL: 'info', ...env },
