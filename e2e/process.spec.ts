@@ -182,6 +182,50 @@ test('answers carry strict headers, private pages are not kept, cookies are out 
   removeFolder(folder);
 });
 
+test('whom to tell of a hole stands where such things are looked for, when somebody was named', async () => {
+  const folder = demoFolder();
+  const server = await startServer({
+    DATA_DIR: folder,
+    SECURITY_CONTACT: 'mailto:harbour@quay.example',
+  });
+  const text = await (await fetch(`${server.url}/.well-known/security.txt`)).text();
+  expect(text).toMatch(/^Contact: mailto:harbour@quay\.example\nExpires: 20\d\d-/);
+  // Outside demo mode nothing simulated answers a stranger.
+  expect((await fetch(`${server.url}/devices/scale/kitchen-one/reading`)).status).toBe(401);
+  // Another name than the plain ones is nobody’s: links would follow it.
+  const strange = await new Promise<number | undefined>((done) => {
+    request(`${server.url}/sign-in`, { headers: { host: 'evil.example' } })
+      .once('response', (answer) => done(answer.statusCode))
+      .end();
+  });
+  expect(strange).toBe(421);
+  await server.stop();
+  removeFolder(folder);
+});
+
+test('with no room on the disk what is there is read, and nothing is written until there is', async () => {
+  const folder = demoFolder();
+  // More than any disk of today has.
+  const server = await startServer({ DATA_DIR: folder, DEMO: '1', KEEP_FREE_MB: '1000000' });
+  const refused = await fetch(`${server.url}/sign-in`, { method: 'POST' });
+  expect([refused.status, ((await refused.json()) as { message: string }).message]).toEqual([
+    507,
+    expect.stringMatching(/There is no room left on the disk/),
+  ]);
+  expect((await fetch(`${server.url}/sign-in`)).status).toBe(200);
+  await server.stop();
+  const roomy = await startServer({ DATA_DIR: folder, DEMO: '1' });
+  const { cookie } = await signedIn(roomy, 'Odalys Brandt');
+  await roomy.stop();
+  // Signed in before: today’s routine and the session’s holds are there to be read.
+  const full = await startServer({ DATA_DIR: folder, DEMO: '1', KEEP_FREE_MB: '1000000' });
+  for (const path of ['/today', '/practise', '/points']) {
+    expect((await fetch(`${full.url}${path}`, { headers: { cookie } })).status).toBe(200);
+  }
+  await full.stop();
+  removeFolder(folder);
+});
+
 test('health says so when the database does not answer', async () => {
   const server = process.env.TEST_DATABASE_URL;
   if (!server) throw new Error('Run the end-to-end tests with `npm test`; it starts PostgreSQL.');

@@ -15,7 +15,7 @@ import { bodyLimits } from './bodyLimits';
 import { simulatedScale } from './devices/scale';
 import { simulatedTilt } from './devices/tilt';
 import { codesOf } from './errorCodes';
-import { keepPrivate, nonce, sameSiteOnly, securityHeaders } from './headers';
+import { keepPrivate, nonce, sameSiteOnly, securityHeaders, securityText } from './headers';
 import { needsRoom } from './room';
 import { publicHost } from './publicHost';
 import { routePatterns } from './routePattern';
@@ -42,6 +42,8 @@ export interface AppOptions {
   secure: boolean;
   /** The address people use; null: whatever plain host they ask for. */
   publicUrl: string | null;
+  /** Whom to tell of a hole in this installation; null: nobody was named. */
+  securityContact: string | null;
   /** The name the server listens at. */
   host: string;
   /** Whether the server is being stopped: whoever still asks is answered and let go. */
@@ -106,7 +108,8 @@ function refusedStatus(error: unknown): number | null {
 
 /** The whole application as an Express app. */
 export function createApp(options: AppOptions): Express {
-  const { setting, log, clientFolder, secure, publicUrl, host, isStopping } = options;
+  const { setting, log, clientFolder, secure, publicUrl, securityContact, host, isStopping } =
+    options;
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', secure ? 1 : false);
@@ -125,7 +128,10 @@ export function createApp(options: AppOptions): Express {
     }),
   );
   app.use(compression());
-  app.use(express.static(clientFolder, { maxAge: '1h', index: false, dotfiles: 'allow' }));
+  app.use(express.static(clientFolder, { maxAge: '1h', index: false }));
+  if (securityContact !== null) {
+    app.get('/.well-known/security.txt', securityText(securityContact, setting.now));
+  }
   app.use(publicHost(publicUrl, host), sameSiteOnly, keepPrivate);
   const time = () => setting.now().getTime();
   app.use('/devices', forPeople(setting));

@@ -59,3 +59,13 @@ export function securityHeaders(secure: boolean): RequestHandler {
     })(request, response, next);
   };
 }
+
+const HALF_A_YEAR_MS = 182 * 86_400_000;
+
+/** Whom to tell of a hole, as RFC 9116 has it: asked at any time, it is good for another half year. */
+export const securityText =
+  (contact: string, now: () => Date): RequestHandler =>
+  (_request, response) => {
+    const until = new Date(now().getTime() + HALF_A_YEAR_MS).toISOString();
+    response.type('text').send(`Contact: ${contact}\nExpires: ${until}\nPreferred-Languages: en\n`);
+  };

@@ -23,6 +23,12 @@ const settingsSchema = z.object({
     .string()
     .refine(isOrigin, { error: 'it is the address people use, such as https://practice.example' })
     .optional(),
+  SECURITY_CONTACT: z
+    .string()
+    .refine((text) => URL.canParse(text) && /^(mailto|https):$/.test(new URL(text).protocol), {
+      error: 'it is an address like mailto:security@practice.example',
+    })
+    .optional(),
   HOST: z.string().min(1).max(255).default('127.0.0.1'),
   DATABASE_URL: z
     .string()
@@ -66,6 +72,8 @@ export interface Settings {
   host: string;
   /** The address people use; null when it was left out. */
   publicUrl: string | null;
+  /** Whom to tell of a hole; null when nobody was named. */
+  securityContact: string | null;
   /** A PostgreSQL server; null when the data live in the folder. */
   databaseUrl: string | null;
   dataFolder: string;
@@ -106,6 +114,7 @@ export function readSettings(
       port: data.PORT,
       host: data.HOST,
       publicUrl: data.PUBLIC_URL ?? null,
+      securityContact: data.SECURITY_CONTACT ?? null,
       databaseUrl: data.DATABASE_URL ?? null,
       dataFolder: resolve(data.DATA_DIR),
       keepFreeBytes: data.KEEP_FREE_MB * 1e6,

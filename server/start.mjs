@@ -60,6 +60,7 @@ const app = createApp({
   clientFolder: resolve(import.meta.dirname, '../build/client'),
   secure: settings.secure,
   publicUrl: settings.publicUrl,
+  securityContact: settings.securityContact,
   host: settings.host,
   isStopping: () => closing,
 });

@@ -18,7 +18,15 @@ import {
 } from './accounts.server';
 import { invite, join, joinSchema, readInvitation, renew } from './invitations.server';
 import type { Principal } from '~/keeping/server/setting.server';
-import { changePractice, endAccount, ownerOnly, practicePeople } from './practice.server';
+import {
+  changePractice,
+  deviceKey,
+  devicesOf,
+  endAccount,
+  endSignIn,
+  ownerOnly,
+  practicePeople,
+} from './practice.server';
 import {
   details,
   joinedClient,
@@ -232,6 +240,23 @@ describe('signing in', () => {
     expect(await principalOf(setting, there ?? '')).not.toBeNull();
     await signOutEverywhere(setting, owner);
     expect(await principalOf(setting, there ?? '')).toBeNull();
+  });
+
+  it('on one of several devices is ended by its owner, and by nobody else', async () => {
+    const { who } = await joinedClient(setting, owner, 'Lost Phone');
+    const person = { id: who.userId, role: 'client' as const };
+    const [here, lost] = [
+      await openSignIn(setting, person, 'here'),
+      await openSignIn(setting, person, 'lost'),
+    ];
+    const device = (await devicesOf(setting, who)).find((one) => one.device === 'lost');
+    const key = deviceKey(device?.tokenHash ?? '');
+    await expect(endSignIn(setting, owner, key)).rejects.toMatchObject({ status: 404 });
+    await endSignIn(setting, who, key);
+    expect(await principalOf(setting, lost)).toBeNull();
+    expect(await principalOf(setting, here)).not.toBeNull();
+    await expect(endSignIn(setting, who, key)).rejects.toMatchObject({ status: 404 });
+    await expect(endSignIn(setting, who, '')).rejects.toMatchObject({ status: 404 });
   });
 
   it('by one click is refused outside demo mode', async () => {

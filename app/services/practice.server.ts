@@ -52,6 +52,27 @@ export async function changePractice(
 /** The devices a person is signed in on. */
 export const devicesOf = ({ db, now }: Setting, who: Principal) => signInsOf(db, who.userId, now());
 
+/** The name a device goes by on a screen: enough to tell it from others, of no use for anything else. */
+export const deviceKey = (hash: string): string => hash.slice(0, 12);
+
+/** Ends one sign-in of a person’s own, as on a phone that was lost. */
+export async function endSignIn(setting: Setting, who: Principal, key: string): Promise<void> {
+  const devices = await devicesOf(setting, who);
+  const one = found(
+    devices.find(({ tokenHash }) => deviceKey(tokenHash) === key),
+    'sign-in',
+  );
+  await setting.db.transaction(async (tx) => {
+    await tx.delete(signIn).where(eq(signIn.tokenHash, one.tokenHash));
+    await recordAudit(tx, {
+      practiceId: who.practiceId,
+      actorId: who.userId,
+      at: setting.now(),
+      action: 'ended a sign-in',
+    });
+  });
+}
+
 /** Whether the database answers. */
 export const isWell = ({ db }: Setting): Promise<boolean> =>
   countPractices(db).then(

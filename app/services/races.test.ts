@@ -26,7 +26,7 @@ import { finishVisit, reopenVisit, startVisit } from './visits.server';
 import { planOf } from './planning.server';
 
 /** Rounds of each race; `RACE_ROUNDS=50` for a long run. */
-const ROUNDS = Number(process.env.RACE_ROUNDS ?? 4);
+const ROUNDS = Number(process.env.RACE_ROUNDS ?? 2);
 
 let open: OpenDatabase;
 let setting: ReturnType<typeof settingFor>;

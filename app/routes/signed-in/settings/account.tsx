@@ -9,24 +9,28 @@ import {
   changePassPhraseSchema,
   signOutEverywhere,
 } from '~/services/accounts.server';
+import { LinkButton } from '~/ui/parts/LinkButton';
 import { Notice } from '~/ui/parts/Notice';
 import { deviceName } from '~/services/deviceName.server';
-import { devicesOf } from '~/services/practice.server';
+import { deviceKey, devicesOf, endSignIn } from '~/services/practice.server';
+import { tokenHash as hashOf } from '~/services/secret.server';
 import { nearDay } from '~/ui/parts/words';
 import type { Route } from './+types/account';
 import classes from './settings.module.css';
 import fields from '~/ui/parts/ClientFields.module.css';
 import { useSaid } from '~/ui/parts/useSaid';
 
-export async function loader({ context }: Route.LoaderArgs) {
+export async function loader({ context, request }: Route.LoaderArgs) {
   const { setting, who } = context.get(personContext);
   const devices = await load(() => devicesOf(setting, who));
+  const own = hashOf((await tokenOf(request)) ?? '');
   return {
     name: who.name,
     email: who.email,
     today: dayOf(setting.now().getTime(), who.timeZone),
     devices: devices.map(({ device, createdAt, lastSeenAt, tokenHash }) => ({
-      key: tokenHash.slice(0, 12),
+      key: deviceKey(tokenHash),
+      isThis: tokenHash === own,
       device: deviceName(device),
       since: dayOf(createdAt.getTime(), who.timeZone),
       seen: dayOf(lastSeenAt.getTime(), who.timeZone),
@@ -35,7 +39,9 @@ export async function loader({ context }: Route.LoaderArgs) {
 }
 
 const intentSchema = z.object({
-  intent: z.enum(['pass phrase', 'everywhere'], { error: 'The form is damaged; reload the page.' }),
+  intent: z.enum(['pass phrase', 'everywhere', 'one'], {
+    error: 'The form is damaged; reload the page.',
+  }),
 });
 
 export async function action({ context, request }: Route.ActionArgs) {
@@ -46,16 +52,21 @@ export async function action({ context, request }: Route.ActionArgs) {
       await signOutEverywhere(setting, who);
       return redirect('/sign-in', { headers: { 'Set-Cookie': await cookieFor(context, '') } });
     }
+    if (form.intent === 'one') {
+      await endSignIn(setting, who, form.device ?? '');
+      return { ok: true as const, done: 'ended' as const };
+    }
     const token = (await tokenOf(request)) ?? '';
     const from = await cameFrom(request, context);
     await changePassPhrase(setting, who, parse(changePassPhraseSchema, form), token, from);
-    return { ok: true as const };
+    return { ok: true as const, done: 'changed' as const };
   });
 }
 
 export default function Account({ loaderData, actionData }: Route.ComponentProps) {
   const said = useSaid(actionData);
   const refused = said?.ok === false ? said : null;
+  const changed = said?.ok ? said.done : null;
   const { colorScheme, setColorScheme } = useMantineColorScheme();
   return (
     <>
@@ -83,7 +94,9 @@ export default function Account({ loaderData, actionData }: Route.ComponentProps
       <section>
         <h2>Pass phrase</h2>
         {refused && Object.keys(refused.fields).length === 0 && <Notice>{refused.message}</Notice>}
-        {said?.ok && <Notice tone="quiet">Changed. Other devices are signed out.</Notice>}
+        {changed === 'changed' && (
+          <Notice tone="quiet">Changed. Other devices are signed out.</Notice>
+        )}
         <Form method="post" noValidate className={classes.form}>
           <input type="hidden" name="intent" value="pass phrase" />
           <PasswordInput
@@ -106,12 +119,16 @@ export default function Account({ loaderData, actionData }: Route.ComponentProps
       </section>
       <section>
         <h2>Signed in on</h2>
+        {changed === 'ended' && <Notice tone="quiet">That sign-in is ended.</Notice>}
         <table className={classes.devices}>
           <thead>
             <tr>
               <th scope="col">Device</th>
               <th scope="col">Since</th>
               <th scope="col">Last used</th>
+              <th scope="col">
+                <span className="visually-hidden">End it</span>
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -120,6 +137,19 @@ export default function Account({ loaderData, actionData }: Route.ComponentProps
                 <td>{device.device}</td>
                 <td>{nearDay(device.since, loaderData.today)}</td>
                 <td>{nearDay(device.seen, loaderData.today)}</td>
+                <td>
+                  {device.isThis ? (
+                    <span className={classes.soft}>this one</span>
+                  ) : (
+                    <Form method="post">
+                      <input type="hidden" name="intent" value="one" />
+                      <input type="hidden" name="device" value={device.key} />
+                      <LinkButton type="submit" aria-label={`End the sign-in on ${device.device}`}>
+                        End it
+                      </LinkButton>
+                    </Form>
+                  )}
+                </td>
               </tr>
             ))}
           </tbody>

@@ -129,7 +129,7 @@ function Actions({ person, own }: { person: Colleague; own: boolean }) {
       <Form method="post" className={classes.ending} onSubmit={() => setEnding(false)}>
         <input type="hidden" name="intent" value="end" />
         {field}
-        <p>
+        <p tabIndex={-1} ref={(question) => question?.focus()}>
           End {own ? 'your own account' : `the account of ${person.name}`}? Every sign-in ends at
           once. What was written stays under this name.
         </p>
@@ -143,9 +143,9 @@ function Actions({ person, own }: { person: Colleague; own: boolean }) {
       <Form method="post">
         <input type="hidden" name="intent" value="renew" />
         {field}
-        <Button type="submit" variant="subtle" aria-label={`New pass phrase for ${person.name}`}>
+        <LinkButton type="submit" aria-label={`New pass phrase for ${person.name}`}>
           New pass phrase
-        </Button>
+        </LinkButton>
       </Form>
       <LinkButton aria-label={`End the account of ${person.name}`} onClick={() => setEnding(true)}>
         End account
@@ -171,38 +171,21 @@ export default function Practice(props: Route.ComponentProps) {
       )}
       <section>
         <h2>Who works here</h2>
-        <table className={classes.devices}>
-          <thead>
-            <tr>
-              <th scope="col">Name</th>
-              <th scope="col">Role</th>
-              <th scope="col">E-mail</th>
-              {owner && (
-                <th scope="col">
-                  <span className="visually-hidden">Pass phrase</span>
-                </th>
+        <ul className={classes.people}>
+          {people.map((person) => (
+            <li key={person.id}>
+              <div>
+                {person.name}, {person.role === 'owner' ? 'owner and therapist' : 'therapist'}
+                <span className={classes.soft}>{person.email}</span>
+              </div>
+              {person.ended ? (
+                <span className={classes.soft}>ended {shortDay(person.ended)}</span>
+              ) : (
+                owner && <Actions person={person} own={person.id === props.loaderData.own} />
               )}
-            </tr>
-          </thead>
-          <tbody>
-            {people.map((person) => (
-              <tr key={person.id}>
-                <td>{person.name}</td>
-                <td>{person.role === 'owner' ? 'owner and therapist' : 'therapist'}</td>
-                <td>{person.email}</td>
-                {owner && (
-                  <td>
-                    {person.ended ? (
-                      <span className={classes.soft}>ended {shortDay(person.ended)}</span>
-                    ) : (
-                      <Actions person={person} own={person.id === props.loaderData.own} />
-                    )}
-                  </td>
-                )}
-              </tr>
-            ))}
-          </tbody>
-        </table>
+            </li>
+          ))}
+        </ul>
         {owner && !invited && (
           <Form method="post">
             <input type="hidden" name="intent" value="invite" />
