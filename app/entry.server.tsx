@@ -1,6 +1,11 @@
 import { Writable } from 'node:stream';
 import { renderToPipeableStream } from 'react-dom/server';
-import { type EntryContext, type RouterContextProvider, ServerRouter } from 'react-router';
+import {
+  isRouteErrorResponse,
+  ServerRouter,
+  type EntryContext,
+  type RouterContextProvider,
+} from 'react-router';
 import { nonceContext, settingContext } from './context.server';
 import { NonceContext } from './root';
 
@@ -54,10 +59,11 @@ export default function handleRequest(
   });
 }
 
-/** Reports what broke; a request that was given up is no error. */
+/** Reports what broke; a request that was given up, or that was turned down, broke nothing. */
 export function handleError(
   error: unknown,
   { request, context }: { request: Request; context: Readonly<RouterContextProvider> },
 ) {
-  if (!request.signal.aborted) context.get(settingContext).report(error);
+  const turnedDown = isRouteErrorResponse(error) && error.status < 500;
+  if (!request.signal.aborted && !turnedDown) context.get(settingContext).report(error);
 }

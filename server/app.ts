@@ -20,6 +20,7 @@ import { needsRoom } from './room';
 import { publicHost } from './publicHost';
 import { routePatterns } from './routePattern';
 
+export { routes as routeTable } from 'virtual:react-router/server-build';
 export { ArchiveTrouble } from '~/db/archive.server';
 export { backUp, backUpOpen, restore, verifyBackup } from '~/db/backup.server';
 export { openFolder, openMemory, openServer, type OpenDatabase } from '~/db/open.server';

@@ -23,9 +23,10 @@ function isPlain(host: string, own: string): boolean {
 export function publicHost(publicUrl: string | null, host: string): RequestHandler {
   const known = publicUrl === null ? null : new URL(publicUrl);
   return (request, response, next) => {
+    // What a proxy says of the host, anybody can say.
+    delete request.headers['x-forwarded-host'];
     if (known) {
       request.headers.host = known.host;
-      delete request.headers['x-forwarded-host'];
       next();
       return;
     }

@@ -101,6 +101,12 @@ describe('the address people use', () => {
     expect([result, headers]).toEqual(['passed', { host: 'practice.example' }]);
   });
 
+  it('is never what a header makes of it', () => {
+    const given = { host: '127.0.0.1:3000', 'x-forwarded-host': 'evil.example' };
+    const { result, headers } = through(publicHost(null, 'desk.home'), { headers: given });
+    expect([result, headers]).toEqual(['passed', { host: '127.0.0.1:3000' }]);
+  });
+
   it.each([
     ['localhost:3000', 'passed'],
     ['127.0.0.1:3000', 'passed'],

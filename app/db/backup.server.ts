@@ -2,7 +2,7 @@ import { once } from 'node:events';
 import { cp, mkdir, mkdtemp, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { createInterface } from 'node:readline';
 import { PGlite } from '@electric-sql/pglite';
 import { drizzle as drizzleLite } from 'drizzle-orm/pglite';
@@ -20,7 +20,7 @@ import {
 import { ASKS } from './answerArchive.server';
 import { readBackup, writeBackup } from './backupFile.server';
 import type { Database } from './database.server';
-import { FolderTrouble, look, usableFolder } from './folder.server';
+import { FolderTrouble, holdsData, look, usableFolder } from './folder.server';
 import { FolderInUse, lockFolder, socketIn } from './lock.server';
 import { migrationsFolder } from './migrationsFolder.server';
 import { openFolder, openServer } from './open.server';
@@ -61,6 +61,11 @@ async function tellFrom(place: Place, write: (line: string) => Promise<void>): P
     } finally {
       await open.close();
     }
+  }
+  if (!holdsData(resolve(place.folder))) {
+    throw new FolderTrouble(
+      `There are no data in ${resolve(place.folder)}. Look at DATA_DIR, or at --data.`,
+    );
   }
   const folder = await usableFolder(place.folder);
   try {

@@ -109,7 +109,10 @@ export async function look(folder: string): Promise<FolderState> {
   const held = names.includes(MARK);
   // Editions before this one kept the database in the folder itself.
   const cluster = names.includes('PG_VERSION') ? folder : join(folder, CLUSTER);
-  const rest = names.filter((name) => ![LOCK_NAME, MARK, MAKING].includes(name));
+  // What a disk or a desktop puts into any folder says nothing.
+  const rest = names.filter(
+    (name) => ![LOCK_NAME, MARK, MAKING, 'lost+found'].includes(name) && !name.startsWith('.'),
+  );
   if (rest.length === 0 && !held) {
     // One that was being made when the power went: it never held anything.
     await rm(making, { recursive: true, force: true });

@@ -123,6 +123,9 @@ async function refusal(folder: string): Promise<string> {
   it('that was being made when the power went is made anew', async () => {
     const folder = join(home, 'half');
     mkdirSync(join(folder, 'making', 'base'), { recursive: true });
+    // On a disk of its own, looked at by a desktop.
+    mkdirSync(join(folder, 'lost+found'));
+    writeFileSync(join(folder, '.hidden'), 'x');
     writeFileSync(join(folder, 'making', 'PG_VERSION'), '1');
     expect(await names(folder)).toEqual([]);
     expect(existsSync(join(folder, 'making'))).toBe(false);

@@ -220,6 +220,9 @@ async function told(db: Database): Promise<string[]> {
       }
     };
     expect(run('restore')).toMatch(/Say which backup\./);
+    const nowhere = join(home, 'typed-wrong');
+    expect(run('backup', '--data', nowhere)).toMatch(/There are no data in .*typed-wrong\./);
+    expect(existsSync(nowhere)).toBe(false);
     expect(run('restore', '--sideways')).toMatch(/npm run restore -- --from FILE/);
     expect(run('backup', '--help')).toMatch(/BACKUP_PASS_PHRASE seals the file/);
   });
