@@ -22,10 +22,15 @@ import { practice } from './schema.server';
 
 const home = mkdtempSync(join(tmpdir(), 'entspann-folder-'));
 /** A folder with a practice in it, to be copied and harmed. */
-const whole = join(home, 'whole');
+const whole = join(home, 'deep', 'whole');
 afterAll(() => rmSync(home, { recursive: true, force: true }));
 beforeAll(async () => {
   if (process.env.TEST_DATABASE_URL) return;
+  // On a disk of its own, looked at by a desktop; the power went while it was being made.
+  mkdirSync(join(whole, 'making', 'base'), { recursive: true });
+  writeFileSync(join(whole, 'making', 'PG_VERSION'), '1');
+  mkdirSync(join(whole, 'lost+found'));
+  writeFileSync(join(whole, '.hidden'), 'x');
   const open = await openFolder(whole);
   await open.db
     .insert(practice)
@@ -64,13 +69,27 @@ async function refusal(folder: string): Promise<string> {
 
 // Folders have nothing to do with a server: they are tried in the run without one.
 (process.env.TEST_DATABASE_URL ? describe.skip : describe)('a data folder', () => {
-  it('is made where nothing was, and found again', async () => {
-    const folder = join(home, 'new', 'deep');
-    expect(holdsData(folder)).toBe(false);
-    expect(await names(folder)).toEqual([]);
-    expect(holdsData(folder)).toBe(true);
-    expect(readdirSync(folder).sort()).toEqual(['cluster', 'entspann.json']);
+  it('is made where nothing was, whatever was begun there, and found again', async () => {
+    expect(holdsData(home)).toBe(false);
+    expect(holdsData(whole)).toBe(true);
+    expect(readdirSync(whole).sort()).toEqual([
+      '.hidden',
+      'cluster',
+      'entspann.json',
+      'lost+found',
+    ]);
     expect(await names(copy())).toEqual(['Kept']);
+  });
+
+  it('is given back when opening it fails', async () => {
+    const folder = copy();
+    const logger = {
+      logQuery: () => {
+        throw new Error('no logging today');
+      },
+    };
+    await expect(openFolder(folder, { logger })).rejects.toThrow();
+    expect(await names(folder)).toEqual(['Kept']);
   });
 
   it('of an edition that kept the database in the folder itself opens as it is', async () => {
@@ -118,17 +137,6 @@ async function refusal(folder: string): Promise<string> {
       // It is given back all the same.
       await lockFolder(folder).then((release) => release());
     }
-  });
-
-  it('that was being made when the power went is made anew', async () => {
-    const folder = join(home, 'half');
-    mkdirSync(join(folder, 'making', 'base'), { recursive: true });
-    // On a disk of its own, looked at by a desktop.
-    mkdirSync(join(folder, 'lost+found'));
-    writeFileSync(join(folder, '.hidden'), 'x');
-    writeFileSync(join(folder, 'making', 'PG_VERSION'), '1');
-    expect(await names(folder)).toEqual([]);
-    expect(existsSync(join(folder, 'making'))).toBe(false);
   });
 
   it('that is something else is left alone', async () => {

@@ -5,8 +5,7 @@ import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import { FolderInUse, lockFolder } from './lock.server';
-import { openFolder, openServer } from './open.server';
-import { practice } from './schema.server';
+import { openServer } from './open.server';
 
 let home: string;
 beforeEach(async () => {
@@ -54,33 +53,6 @@ describe('the lock of a data folder', () => {
     const release = await lockFolder(join(home, 'data'));
     await expect(lockFolder(`${home}/./x/../data`)).rejects.toThrow(FolderInUse);
     await release();
-  });
-});
-
-describe('a data folder', () => {
-  it('keeps its data over closing and opening, and migrating again changes nothing', async () => {
-    const folder = join(home, 'data');
-    const first = await openFolder(folder);
-    const id = uuid();
-    await first.db
-      .insert(practice)
-      .values({ id, name: 'Kept', timeZone: 'UTC', createdAt: new Date('2026-01-01T00:00:00Z') });
-    await expect(openFolder(folder)).rejects.toThrow(FolderInUse);
-    await first.close();
-    const second = await openFolder(folder);
-    expect(await second.db.select().from(practice)).toMatchObject([{ id, name: 'Kept' }]);
-    await second.close();
-  });
-
-  it('is given back when opening it fails', async () => {
-    const folder = join(home, 'data');
-    const logger = {
-      logQuery: () => {
-        throw new Error('no logging today');
-      },
-    };
-    await expect(openFolder(folder, { logger })).rejects.toThrow();
-    await openFolder(folder).then((open) => open.close());
   });
 });
 

@@ -168,21 +168,18 @@ async function told(db: Database): Promise<string[]> {
     );
   });
 
-  it('never goes over what is there; to replace it puts that aside', async () => {
+  it('never goes over what is there, nor from under anybody', async () => {
     const busy = join(home, 'other');
     await expect(restore({ folder: busy }, good, plain)).rejects.toThrow(
       /holds data already\. Nothing was changed\./,
     );
-    const { aside } = await restore({ folder: busy }, good, { ...plain, replace: true });
-    expect(aside).toMatch(/other\.before-2026-03-10T18-00-00-000Z$/);
-    expect(readdirSync(aside ?? '')).toContain('cluster');
     // One that is in use is not taken from under anybody.
     await expect(restore({ folder }, good, { ...plain, replace: true })).rejects.toThrow(
       /is in use by another running Entspann/,
     );
   });
 
-  it('of an earlier edition is brought to this one', async () => {
+  it('of an earlier edition is brought to this one; what it replaces is put aside', async () => {
     const lines = gunzipSync(readFileSync(good)).toString().trimEnd().split('\n');
     const head = JSON.parse(lines[0] ?? '') as { migrations: string[] };
     expect(head.migrations.at(-1)).toBe('0008_accounts_that_end');
@@ -204,7 +201,11 @@ async function told(db: Database): Promise<string[]> {
     const { known_device: _new, ...older } = rows;
     const at = file();
     writeFileSync(at, gzipSync(`${text}${JSON.stringify({ rows: older, sha256 })}\n`));
-    expect(await verifyBackup(at, null)).toEqual({ ...older, known_device: 0 });
+    const place = { folder: join(home, 'other') };
+    const restored = await restore(place, at, { ...plain, replace: true });
+    expect(restored.rows).toEqual({ ...older, known_device: 0 });
+    expect(restored.aside).toMatch(/other\.before-2026-03-10T18-00-00-000Z$/);
+    expect(readdirSync(restored.aside ?? '')).toContain('cluster');
   });
 
   it('by the command line, with a sentence for what is wrong', () => {
