@@ -206,8 +206,11 @@ export async function formOf(request: Request): Promise<Record<string, string>> 
   return fields;
 }
 
-/** A request's JSON body. */
+/** A request's JSON body; it says that it is one, for its limits are counted by what it says. */
 export async function jsonOf(request: Request): Promise<unknown> {
+  if (!/^application\/json\b/i.test(request.headers.get('Content-Type') ?? '')) {
+    throw new Refusal(400, 'The request could not be read: it is not JSON by what it says.');
+  }
   let body: unknown;
   try {
     body = await request.json();

@@ -188,6 +188,14 @@ describe('reading what was sent', () => {
     expect(
       await thrown(() => jsonOf(post('{"a":["b\\u0000"]}', 'application/json'))),
     ).toMatchObject({ status: 422 });
+    // Under another name its depth was not counted: it is not read at all.
+    for (const type of ['text/plain', 'application/x-www-form-urlencoded', 'application/jsonx']) {
+      const deep = '['.repeat(100_000) + ']'.repeat(100_000);
+      expect(await thrown(() => jsonOf(post(deep, type)))).toMatchObject({ status: 400 });
+    }
+    expect(await jsonOf(post('{"a":["b"]}', 'application/json; charset=utf-8'))).toEqual({
+      a: ['b'],
+    });
     expect(await jsonOf(post('{"a":["b"]}', 'application/json'))).toEqual({ a: ['b'] });
     expect(await jsonOf(post('null', 'application/json'))).toBeNull();
   });
