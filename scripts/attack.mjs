@@ -2,8 +2,8 @@
 // throwaway copy of demo data. It fails when anything but an announced 503 or 507 is answered from 500 up, when a
 // request gets no answer, or when the process ends.
 import { randomUUID } from 'node:crypto';
-import { parseArgs } from 'node:util';
 import { drawing } from './lib/mutations.mjs';
+import { readOptions } from './lib/options.mjs';
 import { checkNode, ensureBuilt, ensureInstalled, fail } from './lib/ready.mjs';
 
 const HELP = `npm run attack -- [options]
@@ -11,27 +11,14 @@ const HELP = `npm run attack -- [options]
   --seconds S   for how long (30)
   --clients N   so many at once (8)`;
 
-function readOptions() {
-  try {
-    const { values } = parseArgs({
-      options: {
-        seed: { type: 'string', default: '1' },
-        seconds: { type: 'string', default: '30' },
-        clients: { type: 'string', default: '8' },
-        help: { type: 'boolean', default: false },
-      },
-    });
-    return values;
-  } catch (error) {
-    return fail(`${error.message}\n${HELP}`);
-  }
-}
-
-const options = readOptions();
-if (options.help) {
-  console.log(HELP);
-  process.exit(0);
-}
+const options = readOptions(
+  {
+    seed: { type: 'string', default: '1' },
+    seconds: { type: 'string', default: '30' },
+    clients: { type: 'string', default: '8' },
+  },
+  HELP,
+);
 const [seed, seconds, clients] = ['seed', 'seconds', 'clients'].map((name) => {
   const value = Number(options[name]);
   if (!Number.isInteger(value) || value < 1) fail(`--${name} is a whole number from 1 up.`);

@@ -1,7 +1,7 @@
 // npm run backup [-- --data DIR --to FILE]: all data into one file, while the application runs or not.
 import { mkdirSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
-import { parseArgs } from 'node:util';
+import { readOptions } from './lib/options.mjs';
 import { checkNode, ensureBuilt, ensureInstalled, fail, ROOT } from './lib/ready.mjs';
 
 const HELP = `npm run backup -- [options]
@@ -11,26 +11,13 @@ const HELP = `npm run backup -- [options]
 A server is backed up when DATABASE_URL is set. BACKUP_PASS_PHRASE seals the file. The backup is restored
 into a scratch folder and counted before it is called good.`;
 
-function readOptions() {
-  try {
-    const { values } = parseArgs({
-      options: {
-        data: { type: 'string', default: process.env.DATA_DIR ?? '.data/practice' },
-        to: { type: 'string' },
-        help: { type: 'boolean', default: false },
-      },
-    });
-    return values;
-  } catch (error) {
-    return fail(`${error.message}\n${HELP}`);
-  }
-}
-
-const options = readOptions();
-if (options.help) {
-  console.log(HELP);
-  process.exit(0);
-}
+const options = readOptions(
+  {
+    data: { type: 'string', default: process.env.DATA_DIR ?? '.data/practice' },
+    to: { type: 'string' },
+  },
+  HELP,
+);
 checkNode();
 ensureInstalled();
 ensureBuilt();

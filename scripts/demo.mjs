@@ -1,6 +1,6 @@
 // npm run demo [-- --port 4000 --data DIR --fresh]
 import { join, resolve } from 'node:path';
-import { parseArgs } from 'node:util';
+import { readOptions } from './lib/options.mjs';
 import { checkNode, ensureBuilt, ensureInstalled, fail, ROOT } from './lib/ready.mjs';
 
 const HELP = `npm run demo -- [options]
@@ -9,28 +9,15 @@ const HELP = `npm run demo -- [options]
   --data DIR  keep the demo's data here (.data/demo)
   --fresh     begin again with today's demo data; removes the folder's contents`;
 
-function readOptions() {
-  try {
-    const { values } = parseArgs({
-      options: {
-        port: { type: 'string', default: '3000' },
-        host: { type: 'string', default: '127.0.0.1' },
-        data: { type: 'string', default: join(ROOT, '.data/demo') },
-        fresh: { type: 'boolean', default: false },
-        help: { type: 'boolean', default: false },
-      },
-    });
-    return values;
-  } catch (error) {
-    return fail(`${error.message}\n${HELP}`);
-  }
-}
-
-const options = readOptions();
-if (options.help) {
-  console.log(HELP);
-  process.exit(0);
-}
+const options = readOptions(
+  {
+    port: { type: 'string', default: '3000' },
+    host: { type: 'string', default: '127.0.0.1' },
+    data: { type: 'string', default: join(ROOT, '.data/demo') },
+    fresh: { type: 'boolean', default: false },
+  },
+  HELP,
+);
 const port = Number(options.port);
 if (!Number.isInteger(port) || port < 1 || port > 65535) {
   fail(`“${options.port}” is not a port; use a number from 1 to 65535.`);

@@ -1,6 +1,6 @@
 // npm run restore -- --from FILE [--data DIR --replace]: all data out of a backup, into an empty place.
 import { resolve } from 'node:path';
-import { parseArgs } from 'node:util';
+import { readOptions } from './lib/options.mjs';
 import { checkNode, ensureBuilt, ensureInstalled, fail } from './lib/ready.mjs';
 
 const HELP = `npm run restore -- --from FILE [options]
@@ -10,27 +10,14 @@ const HELP = `npm run restore -- --from FILE [options]
 
 Into a server when DATABASE_URL is set. BACKUP_PASS_PHRASE opens a sealed file.`;
 
-function readOptions() {
-  try {
-    const { values } = parseArgs({
-      options: {
-        from: { type: 'string' },
-        data: { type: 'string', default: process.env.DATA_DIR ?? '.data/practice' },
-        replace: { type: 'boolean', default: false },
-        help: { type: 'boolean', default: false },
-      },
-    });
-    return values;
-  } catch (error) {
-    return fail(`${error.message}\n${HELP}`);
-  }
-}
-
-const options = readOptions();
-if (options.help) {
-  console.log(HELP);
-  process.exit(0);
-}
+const options = readOptions(
+  {
+    from: { type: 'string' },
+    data: { type: 'string', default: process.env.DATA_DIR ?? '.data/practice' },
+    replace: { type: 'boolean', default: false },
+  },
+  HELP,
+);
 if (!options.from) fail(`Say which backup.\n${HELP}`);
 checkNode();
 ensureInstalled();
