@@ -1,4 +1,4 @@
-import { type FormEvent, useEffect, useState } from 'react';
+import { type FocusEvent, type FormEvent, useEffect, useState } from 'react';
 import type { z } from 'zod';
 import type { Body } from '~/keeping/bodies';
 import type { Letter } from '~/keeping/letter';
@@ -41,29 +41,57 @@ function fill(form: HTMLFormElement, fields: Fields): void {
   }
 }
 
+/** Whether an element is typed in, rather than ticked or pressed. */
+const isTypedIn = (element: EventTarget): boolean =>
+  element instanceof HTMLTextAreaElement ||
+  (element instanceof HTMLInputElement && !['checkbox', 'radio', 'hidden'].includes(element.type));
+
+/**
+ * What a form is filled from, with its revision. What is read anew meanwhile (a colleague saved) waits while
+ * a hand is in a field: a field that changes between two keys would be saved as a mixture of both.
+ */
+function useFilledFrom<T>(base: number | null, read: T) {
+  const [from, setFrom] = useState({ base, read });
+  const [typing, setTyping] = useState(false);
+  if (!typing && from.base !== base) setFrom({ base, read });
+  return {
+    from,
+    onFocus: ({ target }: FocusEvent<HTMLFormElement>) => {
+      setTyping(isTypedIn(target));
+    },
+    onBlur: () => {
+      setTyping(false);
+    },
+  };
+}
+
 /**
  * A form that is kept like everything else: what is being typed outlives a reload, and what was saved is
  * sent until it is heard. Before scripts run the form posts by itself.
  *
  * @param given.name what is being typed is kept under this name
- * @param given.read makes a body of the fields, or names what is wrong
+ * @param given.bodyOf makes a body of the fields
  */
-export function useKeptForm<K extends FormKind>(given: {
+export function useKeptForm<K extends FormKind, T>(given: {
   kind: K;
   clientId: string | null;
   thing: string;
-  /** The revision the form was filled from; null for a new file. */
+  /** The revision that was read; null for a new file. */
   base: number | null;
+  /** What was read and the form is to be filled from. */
+  read: T;
   name: string;
   schema: z.ZodType<unknown>;
   bodyOf: (fields: Fields) => Body<K>;
 }) {
-  const { kind, clientId, thing, base, name, schema, bodyOf } = given;
+  const { kind, clientId, thing, name, schema, bodyOf } = given;
   const outbox = useOutbox();
   const { entries, opened } = useView();
   const [form, setForm] = useState<HTMLFormElement | null>(null);
   const [errors, setErrors] = useState<Record<string, string>>({});
   const [saved, setSaved] = useState<string | null>(null);
+  const { from, onFocus, onBlur } = useFilledFrom(given.base, given.read);
+  const { base } = from;
   const entry = entries.findLast(
     ({ letter }) => letter.kind === kind && letter.thing === thing && letter.clientId === clientId,
   );
@@ -95,8 +123,8 @@ export function useKeptForm<K extends FormKind>(given: {
       if (entry?.refused) outbox.letGo(entry.letter.id);
       // Typed over what has changed since: the practice says so, and shows what is there now.
       const typed = outbox.jotted(name) as Typed | null;
-      const from = outbox.baseFor(kind, thing, typed ? typed.base : base);
-      setSaved(outbox.add({ kind, clientId, thing, base: from, body }));
+      const over = outbox.baseFor(kind, thing, typed ? typed.base : base);
+      setSaved(outbox.add({ kind, clientId, thing, base: over, body }));
     }
     outbox.jot(name, null);
   };
@@ -104,11 +132,16 @@ export function useKeptForm<K extends FormKind>(given: {
   return {
     /** Goes on the form as its ref. */
     setForm,
+    /** What the form shows, of its revision. */
+    shown: from.read,
+    base,
     errors,
     /** The letter of what was saved from this page last. */
     saved,
     entry,
     onSubmit,
+    onFocus,
+    onBlur,
     onInput: () => {
       if (!form) return;
       const before = outbox.jotted(name) as Typed | null;

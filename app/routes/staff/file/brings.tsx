@@ -75,22 +75,27 @@ export default function BringsPage({ loaderData, actionData }: Route.ComponentPr
   const refused = said?.ok === false ? said : null;
   const {
     setForm,
+    shown,
+    base,
     errors: mistakes,
     saved,
     entry,
     onSubmit,
+    onFocus,
+    onBlur,
     onInput,
   } = useKeptForm({
     kind: 'brings',
     clientId: file.id,
     thing: file.id,
     base: file.bringsRevision,
+    read: file,
     name: `brings/${file.id}`,
     schema: bringsSchema,
     bodyOf: readBrings,
   });
   const errors = { ...(refused?.fields ?? {}), ...mistakes };
-  const helper = file.helperAtHome === null ? '' : file.helperAtHome ? 'yes' : 'no';
+  const helper = shown.helperAtHome === null ? '' : shown.helperAtHome ? 'yes' : 'no';
   const noFloor = file.screening.some(({ condition }) => condition === 'no-floor');
   return (
     <Form
@@ -100,9 +105,11 @@ export default function BringsPage({ loaderData, actionData }: Route.ComponentPr
       className={classes.page}
       onSubmit={onSubmit}
       onInput={onInput}
+      onFocus={onFocus}
+      onBlur={onBlur}
     >
       <input type="hidden" name="letter" value={loaderData.letterId} />
-      <input type="hidden" name="base" value={file.bringsRevision} />
+      <input type="hidden" name="base" value={base ?? undefined} />
       <div className={classes.top}>
         {refused && <Notice>{refused.message}</Notice>}
         <FormStanding
@@ -118,7 +125,7 @@ export default function BringsPage({ loaderData, actionData }: Route.ComponentPr
             name="massKilograms"
             label="Body mass, kg"
             inputMode="decimal"
-            defaultValue={file.massKilograms ?? ''}
+            defaultValue={shown.massKilograms ?? ''}
             error={errors.massKilograms}
           />
           <TextInput
@@ -126,7 +133,7 @@ export default function BringsPage({ loaderData, actionData }: Route.ComponentPr
             label="Stature, cm"
             inputMode="decimal"
             defaultValue={
-              file.statureMetres === null ? '' : Math.round(file.statureMetres * 1000) / 10
+              shown.statureMetres === null ? '' : Math.round(shown.statureMetres * 1000) / 10
             }
             error={errors.statureCentimetres}
           />
@@ -141,7 +148,7 @@ export default function BringsPage({ loaderData, actionData }: Route.ComponentPr
               key={tool.id}
               name={`tool:${tool.id}`}
               label={tool.name}
-              ticked={file.tools?.includes(tool.id) ?? false}
+              ticked={shown.tools?.includes(tool.id) ?? false}
             />
           ))}
         </div>
@@ -153,7 +160,7 @@ export default function BringsPage({ loaderData, actionData }: Route.ComponentPr
             name="minutesPerDay"
             label="Minutes a day"
             inputMode="numeric"
-            defaultValue={file.minutesPerDay ?? ''}
+            defaultValue={shown.minutesPerDay ?? ''}
             error={errors.minutesPerDay}
           />
         </div>
@@ -164,7 +171,7 @@ export default function BringsPage({ loaderData, actionData }: Route.ComponentPr
               <input
                 type="checkbox"
                 name={`time:${time}`}
-                defaultChecked={file.timesOfDay?.includes(time)}
+                defaultChecked={shown.timesOfDay?.includes(time)}
               />
               {time}
             </label>
@@ -198,7 +205,7 @@ export default function BringsPage({ loaderData, actionData }: Route.ComponentPr
               key={id}
               name={`place:${id}`}
               label={SURFACES[id].name}
-              ticked={file.places?.includes(id) ?? false}
+              ticked={shown.places?.includes(id) ?? false}
             />
           ))}
         </div>

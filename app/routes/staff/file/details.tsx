@@ -105,16 +105,21 @@ export default function Details({ loaderData, actionData }: Route.ComponentProps
   const done = said?.ok ? said : null;
   const {
     setForm,
+    shown,
+    base,
     errors: mistakes,
     saved,
     entry,
     onSubmit,
+    onFocus,
+    onBlur,
     onInput,
   } = useKeptForm({
     kind: 'details',
     clientId: file.id,
     thing: file.id,
     base: file.detailsRevision,
+    read: file,
     name: `details/${file.id}`,
     schema: detailsSchema,
     bodyOf: (fields) => ({ ...EMPTY, ...fields }),
@@ -136,20 +141,22 @@ export default function Details({ loaderData, actionData }: Route.ComponentProps
           className={classes.form}
           onSubmit={onSubmit}
           onInput={onInput}
+          onFocus={onFocus}
+          onBlur={onBlur}
         >
           <input type="hidden" name="intent" value="change" />
           <input type="hidden" name="letter" value={loaderData.letterId} />
-          <input type="hidden" name="base" value={file.detailsRevision} />
+          <input type="hidden" name="base" value={base ?? undefined} />
           <ClientFields
             errors={{ ...(refused?.fields ?? {}), ...mistakes }}
             values={{
-              name: file.name,
-              occupation: file.occupation,
-              timeZone: file.timeZone,
-              minutesPerDay: file.minutesPerDay?.toString() ?? '',
-              affectedSide: file.affectedSide ?? '',
-              nextVisit: file.nextVisit ?? '',
-              notes: file.notes,
+              name: shown.name,
+              occupation: shown.occupation,
+              timeZone: shown.timeZone,
+              minutesPerDay: shown.minutesPerDay?.toString() ?? '',
+              affectedSide: shown.affectedSide ?? '',
+              nextVisit: shown.nextVisit ?? '',
+              notes: shown.notes,
             }}
           />
           <Button type="submit" className={classes.save}>

@@ -54,6 +54,7 @@ export default function NewClient({ loaderData, actionData }: Route.ComponentPro
     clientId: null,
     thing: clientId,
     base: null,
+    read: null,
     name: 'new-client',
     schema: detailsSchema,
     bodyOf: (fields) => ({ name: '', timeZone: '', ...EMPTY, ...fields }),
