@@ -116,6 +116,13 @@ describe('asking the core', () => {
       '--flesh is one of: thin, middling, thick.',
     ],
     ['ladder', { site: 'calf', rated: '11' }, '--rated must be a grade from 0 to 10.'],
+    // Found by nonsense: a part that no weight rests on had a ladder without end.
+    [
+      'ladder',
+      { site: 'calf', tool: 'tennis-ball', posture: 'lying-back' },
+      /no weight rests on that site/,
+    ],
+    ['load', { site: 'heel-arch', tool: 'tennis-ball', posture: 'lying-side' }, /no weight rests/],
     ['ladder', { site: 'calf', places: 'moon' }, /--places are of/],
     ['scale', { site: 'calf', grade: '3' }, '--rated is needed.'],
     ['dose', { site: 'calf', method: 'magic' }, /--method is one of/],

@@ -90,6 +90,15 @@ function setupFrom(given: Given): Outcome<Setup> {
       `“${given.adjust}” is not a way to press less or more there.`,
     );
   }
+  // A part that lies in no weight’s way, as the calf with the back on the ball: no load, no ladder.
+  const { posture } = setup.value;
+  if (!(setupPeak(setup.value, USUAL_BODY).value > 0)) {
+    return mistaken(
+      'does not fit',
+      'posture',
+      `${posture.name}: no weight rests on that site there. Choose another posture.`,
+    );
+  }
   return setup;
 }
 
