@@ -13,6 +13,7 @@ const shared = {
   moduleNameMapper: {
     '\\.module\\.css$': '<rootDir>/app/ui/testing/classNames.ts',
     '^~/(.*)$': '<rootDir>/app/$1',
+    '^fast-check$': '<rootDir>/scripts/lib/seededProperties.mjs',
   },
   modulePathIgnorePatterns: ['<rootDir>/build/'],
 };

@@ -1,3 +1,3 @@
 import { proveKeeping } from './testing/prove';
 
-proveKeeping();
+proveKeeping(0);
