@@ -43,6 +43,7 @@ const settingsSchema = z.object({
     .min(1, 'it is at least 1')
     .max(1_000_000, 'it is at most 1000000')
     .default(100),
+  WAIT_FOR_DISK: flag,
   BACKUP_DIR: z.string().max(4000).optional(),
   BACKUP_HOURS: z.coerce
     .number({ error: 'it is a number of hours, such as 24' })
@@ -79,6 +80,8 @@ export interface Settings {
   dataFolder: string;
   /** With less room on the disk of the folder nothing is kept any more. */
   keepFreeBytes: number;
+  /** Each commit of the embedded database waits until the disk has it. */
+  waitsForDisk: boolean;
   /** Where backups are written by themselves, how often, how many are kept, and what seals them; or null. */
   backups: { folder: string; everyMs: number; keep: number; passPhrase: string | null } | null;
   demo: boolean;
@@ -118,6 +121,7 @@ export function readSettings(
       databaseUrl: data.DATABASE_URL ?? null,
       dataFolder: resolve(data.DATA_DIR),
       keepFreeBytes: data.KEEP_FREE_MB * 1e6,
+      waitsForDisk: data.WAIT_FOR_DISK === '1',
       backups:
         data.BACKUP_DIR === undefined
           ? null

@@ -32,7 +32,14 @@ async function openData() {
   try {
     return settings.databaseUrl
       ? await openServer(settings.databaseUrl)
-      : await openFolder(settings.dataFolder);
+      : await openFolder(settings.dataFolder, {
+          waitsForDisk: settings.waitsForDisk,
+          // Whoever started it starts it anew: nothing that was acknowledged is lost.
+          onDeath: () => {
+            log.fatal({ event: 'database ended' }, 'the embedded database has ended');
+            process.exit(1);
+          },
+        });
   } catch (error) {
     const says = startTrouble(error, settings.databaseUrl);
     if (says === null) log.fatal({ event: 'not opened', ...codesOf(error) }, 'data not opened');

@@ -20,7 +20,9 @@ import { answerArchive } from './answerArchive.server';
 import { giveOldSessionsTheirHolds } from './giveOldSessionsTheirHolds.server';
 import { lockFolder } from './lock.server';
 import { migrationsFolder } from './migrationsFolder.server';
+import { openLiteThread, type LiteThread } from './liteStream.server';
 import { isDamage, isFull } from './outage.server';
+import { PreparingClient } from './preparing.server';
 import * as schema from './schema.server';
 
 export interface OpenDatabase {
@@ -43,10 +45,21 @@ interface OpenOptions {
   logger?: StatementLogger;
 }
 
+interface FolderOptions extends OpenOptions {
+  /** Each commit waits until the disk has it. */
+  waitsForDisk?: boolean;
+  /** Hears that the embedded database has ended by itself: the process is of no use any more. */
+  onDeath?: () => void;
+}
+
 /** Opens a database that is whole; what does not open is damaged. */
-async function openCluster(folder: string, cluster: string): Promise<PGlite> {
+async function openCluster(
+  folder: string,
+  cluster: string,
+  { waitsForDisk = false, onDeath = () => undefined }: FolderOptions,
+): Promise<LiteThread> {
   try {
-    return await PGlite.create(cluster);
+    return await openLiteThread(cluster, { waitsForDisk, onDeath });
   } catch (error) {
     throw isFull(error) ? new FolderTrouble(NO_ROOM) : damaged(folder);
   }
@@ -80,29 +93,45 @@ async function touchTables(db: Database): Promise<void> {
  * @throws FolderInUse when another process has it open
  * @throws FolderTrouble when it is not whole, or cannot be used
  */
-export async function openFolder(given: string, options: OpenOptions = {}): Promise<OpenDatabase> {
+export async function openFolder(
+  given: string,
+  options: FolderOptions = {},
+): Promise<OpenDatabase> {
   const folder = await usableFolder(given);
   const unlock = await lockFolder(folder);
   try {
     const state = await look(folder);
     if (state.is === 'empty') await makeCluster(state);
-    const lite = await openCluster(folder, state.cluster);
-    const db = drizzleLite(lite, { schema, ...options });
+    const lite = await openCluster(folder, state.cluster, options);
+    // One connection for good: whoever asks waits until it is free.
+    const pool = new pg.Pool({
+      Client: PreparingClient,
+      stream: lite.connect,
+      max: 1,
+      idleTimeoutMillis: 0,
+    });
+    pool.on('error', () => undefined);
+    const { logger } = options;
+    const db = drizzlePg(pool, { schema, ...(logger ? { logger } : {}) });
+    const close = async () => {
+      await pool.end();
+      await lite.close();
+    };
     try {
-      await migrateLite(db, { migrationsFolder: migrationsFolder() });
+      await migratePg(db, { migrationsFolder: migrationsFolder() });
       await giveOldSessionsTheirHolds(db);
       await touchTables(db);
       await mark(folder, new Date());
       unlock.answerBy(answerArchive(db));
     } catch (error) {
-      await lite.close().catch(() => undefined);
+      await close().catch(() => undefined);
       throw isDamage(error) ? damaged(folder) : error;
     }
     return {
       db,
       engine: 'pglite',
       close: async () => {
-        await lite.close();
+        await close();
         await unlock();
       },
     };
@@ -123,6 +152,7 @@ export async function openMemory(snapshot?: Blob): Promise<OpenDatabase & { lite
 /** Opens a PostgreSQL server with a pool and brings its schema up to date. */
 export async function openServer(url: string, options: OpenOptions = {}): Promise<OpenDatabase> {
   const pool = new pg.Pool({
+    Client: PreparingClient,
     connectionString: url,
     max: MOST_CONNECTIONS,
     connectionTimeoutMillis: CONNECT_MS,
