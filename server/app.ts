@@ -8,6 +8,7 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { RouterContextProvider } from 'react-router';
 import { nonceContext, requestContext, settingContext } from '~/context.server';
+import { oneReading } from '~/db/reading.server';
 import { isSignedIn } from '~/door.server';
 import type { Setting } from '~/keeping/server/setting.server';
 import * as build from 'virtual:react-router/server-build';
@@ -144,7 +145,8 @@ export function createApp(options: AppOptions): Express {
     mode: 'production',
     getLoadContext: (request, response) => {
       const context = new RouterContextProvider();
-      context.set(settingContext, setting);
+      const isReading = request.method === 'GET' || request.method === 'HEAD';
+      context.set(settingContext, isReading ? { ...setting, db: oneReading(setting.db) } : setting);
       context.set(nonceContext, String(response.locals.nonce));
       context.set(requestContext, {
         address: request.ip ?? 'unknown',

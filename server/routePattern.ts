@@ -1,4 +1,4 @@
-import { matchRoutes, type RouteObject, type ServerBuild } from 'react-router';
+import type { ServerBuild } from 'react-router';
 
 type Manifest = Readonly<
   Record<
@@ -7,41 +7,45 @@ type Manifest = Readonly<
   >
 >;
 
-function treeOf(routes: Manifest, parentId: string | undefined): RouteObject[] {
-  return Object.values(routes).flatMap((route) => {
-    if (!route || route.parentId !== parentId) return [];
-    const { id, path, index } = route;
-    return [
-      index
-        ? { id, index: true as const, ...(path === undefined ? {} : { path }) }
-        : { id, ...(path === undefined ? {} : { path }), children: treeOf(routes, id) },
-    ];
-  });
+/** The whole path of a route: its own behind those of the layouts it lies in. */
+function pathOf(routes: Manifest, id: string): string {
+  const route = routes[id];
+  if (!route) return '';
+  const above = route.parentId === undefined ? '' : pathOf(routes, route.parentId);
+  return route.path ? `${above}/${route.path}` : above;
 }
+
+const isParameter = (part: string) => part.startsWith(':');
+
+/** What an address of a route looks like; a parameter is any one part. */
+const shapeOf = (pattern: string): RegExp =>
+  new RegExp(
+    `^${pattern
+      .split('/')
+      .map((part) => (isParameter(part) ? '[^/]+' : part.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')))
+      .join('/')}/?$`,
+    'i',
+  );
+
+/** Where plain words stand, a parameter means less: `/clients/new` is not a client. */
+const firstPlain = (a: string, b: string): number =>
+  a.split('/').filter(isParameter).length - b.split('/').filter(isParameter).length;
 
 /**
  * Says of an address only which route it is: `/clients/:clientId/plan`. What stands in the place of a
  * parameter, and what is asked for behind it, belongs in no log.
  */
 export function routePatterns(routes: Manifest): (address: string) => string {
-  const tree = treeOf(routes, undefined);
+  const patterns = [...new Set(Object.keys(routes).map((id) => pathOf(routes, id)))]
+    .filter((pattern) => pattern !== '' && !pattern.includes('*'))
+    .sort(firstPlain)
+    .map((pattern) => ({ pattern, shape: shapeOf(pattern) }));
   return (address) => {
     const path = (address.split(/[?#]/)[0] ?? '').replace(/\.data$/, '').replace(/^\/_root$/, '/');
+    if (path === '/' || path === '') return '/';
     if (path.startsWith('/assets/')) return '/assets/*';
     const device = /^\/devices\/(scale|tilt)\//.exec(path);
     if (device) return `/devices/${device[1] ?? ''}/:name`;
-    try {
-      decodeURI(path);
-      const matches = matchRoutes(tree, path === '' ? '/' : path) ?? [];
-      const parts = matches.flatMap(({ route }) => route.path ?? []).filter(Boolean);
-      return parts.length === 0 || parts.includes('*')
-        ? matches.length > 0 && path === '/'
-          ? '/'
-          : '(none)'
-        : `/${parts.join('/')}`.replace(/\/{2,}/g, '/');
-    } catch {
-      // An address that cannot be read.
-      return '(none)';
-    }
+    return patterns.find(({ shape }) => shape.test(path))?.pattern ?? '(none)';
   };
 }

@@ -1,6 +1,7 @@
 import type { Day } from '#core/calendar';
 import { and, asc, desc, eq, gte, ilike, max, sql } from 'drizzle-orm';
 import type { Database } from './database.server';
+import { once } from './reading.server';
 import {
   client,
   practisedSession,
@@ -10,9 +11,8 @@ import {
   user,
 } from './schema.server';
 
-/** A client's file, if it lies inside this practice. */
-export async function clientInPractice(db: Database, practiceId: string, clientId: string) {
-  const [row] = await db
+const fileQuery = (db: Database, practiceId: string, clientId: string) =>
+  db
     .select({
       id: client.id,
       practiceId: client.practiceId,
@@ -41,6 +41,19 @@ export async function clientInPractice(db: Database, practiceId: string, clientI
     .innerJoin(user, eq(user.id, client.therapistId))
     .where(and(eq(client.practiceId, practiceId), eq(client.id, clientId)))
     .limit(1);
+
+/** A client's file, if it lies inside this practice. */
+export const clientInPractice = once(async (db, practiceId: string, clientId: string) => {
+  const [row] = await fileQuery(db, practiceId, clientId);
+  return row;
+});
+
+/**
+ * The same in a transaction, its row locked until the end: what is kept for one client is kept one after
+ * the other.
+ */
+export async function lockClientInPractice(db: Database, practiceId: string, clientId: string) {
+  const [row] = await fileQuery(db, practiceId, clientId).for('no key update', { of: client });
   return row;
 }
 

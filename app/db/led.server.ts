@@ -31,6 +31,15 @@ export async function handOut(
 ): Promise<string> {
   const digest = ledDigest(led);
   const { clientId, versionId } = led;
+  // Nearly always it was handed out before.
+  const handed = () =>
+    db
+      .select({ id: ledRoutine.id })
+      .from(ledRoutine)
+      .where(and(eq(ledRoutine.clientId, clientId), eq(ledRoutine.digest, digest)))
+      .limit(1);
+  const [before] = await handed();
+  if (before) return before.id;
   const [made] = await db
     .insert(ledRoutine)
     .values({
@@ -46,11 +55,7 @@ export async function handOut(
     .onConflictDoNothing()
     .returning({ id: ledRoutine.id });
   if (made) return made.id;
-  const [known] = await db
-    .select({ id: ledRoutine.id })
-    .from(ledRoutine)
-    .where(and(eq(ledRoutine.clientId, clientId), eq(ledRoutine.digest, digest)))
-    .limit(1);
+  const [known] = await handed();
   if (!known) throw new Error('What a device is led by was neither stored nor found.');
   return known.id;
 }

@@ -1,6 +1,7 @@
 import { readRoutine, type RetiredLine, type Routine } from '#core/routine';
 import { asc, desc, eq, getTableColumns } from 'drizzle-orm';
 import type { Database } from './database.server';
+import { once } from './reading.server';
 import { routine, routineVersion, user } from './schema.server';
 
 /**
@@ -12,7 +13,7 @@ function readVersion<Row extends { content: Routine }>(row: Row): Row & { retire
   return { ...row, content, retired };
 }
 
-export async function routineOf(db: Database, clientId: string) {
+export const routineOf = once(async (db, clientId: string) => {
   const [row] = await db
     .select({ ...getTableColumns(routine), draftByName: user.name })
     .from(routine)
@@ -20,7 +21,7 @@ export async function routineOf(db: Database, clientId: string) {
     .where(eq(routine.clientId, clientId))
     .limit(1);
   return row && { ...row, draft: row.draft && readRoutine(row.draft).routine };
-}
+});
 
 const versionColumns = {
   id: routineVersion.id,
@@ -34,7 +35,7 @@ const versionColumns = {
 };
 
 /** All versions issued to a client, oldest first. */
-export async function versionsOf(db: Database, clientId: string) {
+export const versionsOf = once(async (db, clientId: string) => {
   const rows = await db
     .select(versionColumns)
     .from(routineVersion)
@@ -43,7 +44,7 @@ export async function versionsOf(db: Database, clientId: string) {
     .where(eq(routine.clientId, clientId))
     .orderBy(asc(routineVersion.number));
   return rows.map(readVersion);
-}
+});
 
 export async function latestVersion(db: Database, clientId: string) {
   const [row] = await db

@@ -2,10 +2,11 @@ import { CONDITION_IDS, readReplies, type Clearance, type ConditionId } from '#c
 import { presentId } from '#core/knowledge';
 import { and, asc, eq } from 'drizzle-orm';
 import type { Database } from './database.server';
+import { once } from './reading.server';
 import { clearance, screening, screeningDraft, user } from './schema.server';
 
 /** Every interview of a client, oldest first. */
-export async function screeningsOf(db: Database, clientId: string) {
+export const screeningsOf = once(async (db, clientId: string) => {
   const rows = await db
     .select({
       id: screening.id,
@@ -21,10 +22,10 @@ export async function screeningsOf(db: Database, clientId: string) {
     .where(eq(screening.clientId, clientId))
     .orderBy(asc(screening.at), asc(screening.id));
   return rows.map((row) => ({ ...row, ...readReplies(row.replies) }));
-}
+});
 
 /** Every clearance of a client in the order it was recorded. */
-export const clearancesOf = (db: Database, clientId: string) =>
+export const clearancesOf = once((db, clientId: string) =>
   db
     .select({
       id: clearance.id,
@@ -39,7 +40,8 @@ export const clearancesOf = (db: Database, clientId: string) =>
     .from(clearance)
     .innerJoin(user, eq(user.id, clearance.recordedBy))
     .where(eq(clearance.clientId, clientId))
-    .orderBy(asc(clearance.at), asc(clearance.id));
+    .orderBy(asc(clearance.at), asc(clearance.id)),
+);
 
 /** The stored clearances as the core takes them; conditions no edition knows any more are left out. */
 export type StoredClearance = Awaited<ReturnType<typeof clearancesOf>>[number];

@@ -1,6 +1,7 @@
 import type { SessionEvent } from '#core/session';
-import { asc, desc, eq } from 'drizzle-orm';
+import { asc, desc, eq, sql } from 'drizzle-orm';
 import type { Database } from './database.server';
+import { once } from './reading.server';
 import { ledRoutine, practisedSession, routineVersion, sessionEvent } from './schema.server';
 
 /** A client's sessions with the number of the version they followed, oldest first. */
@@ -26,7 +27,7 @@ export const sessionsOf = (db: Database, clientId: string) =>
     .orderBy(asc(practisedSession.startedAt));
 
 /** The latest sessions of a client, newest first. */
-export const lastSessionsOf = (db: Database, clientId: string, most: number) =>
+export const lastSessionsOf = once((db, clientId: string, most: number) =>
   db
     .select({
       id: practisedSession.id,
@@ -41,7 +42,8 @@ export const lastSessionsOf = (db: Database, clientId: string, most: number) =>
     .from(practisedSession)
     .where(eq(practisedSession.clientId, clientId))
     .orderBy(desc(practisedSession.startedAt))
-    .limit(most);
+    .limit(most),
+);
 
 /** What was rated in the latest sessions of a client, newest first. */
 export const lastSummariesOf = (db: Database, clientId: string, most: number) =>
@@ -71,14 +73,18 @@ export async function eventsOf(db: Database, sessionId: string): Promise<Session
   return rows.map(({ body, ...rest }) => ({ ...body, ...rest }));
 }
 
-/** A session with the holds it was led by. */
-export async function sessionById(db: Database, id: string) {
+/** A session with the holds it was led by and its log, in the order its device wrote it. */
+export async function sessionWithLog(db: Database, id: string) {
   const [row] = await db
     .select({
       clientId: practisedSession.clientId,
       versionId: practisedSession.versionId,
       clockOffset: practisedSession.clockOffset,
       steps: ledRoutine.steps,
+      log: sql<SessionEvent[]>`(
+        select coalesce(json_agg(e.body || jsonb_build_object('id', e.id, 'seq', e.seq, 'at', e.at_ms)
+          order by e.seq, e.at_ms, e.id), '[]')
+        from session_event e where e.session_id = ${practisedSession.id})`,
     })
     .from(practisedSession)
     .innerJoin(ledRoutine, eq(ledRoutine.id, practisedSession.ledId))

@@ -2,6 +2,7 @@ import { storedPointSchema } from '#core/map';
 import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import type { Database } from './database.server';
+import { once } from './reading.server';
 import { mapPoint, measurement, picture, user, visit } from './schema.server';
 
 const visitColumns = {
@@ -15,13 +16,14 @@ const visitColumns = {
 };
 
 /** The visits of a client, oldest first, without their notes. */
-export const visitsOf = (db: Database, clientId: string) =>
+export const visitsOf = once((db, clientId: string) =>
   db
     .select(visitColumns)
     .from(visit)
     .innerJoin(user, eq(user.id, visit.startedBy))
     .where(eq(visit.clientId, clientId))
-    .orderBy(asc(visit.startedAt));
+    .orderBy(asc(visit.startedAt)),
+);
 export type VisitRow = Awaited<ReturnType<typeof visitsOf>>[number];
 
 const writer = alias(user, 'writer');

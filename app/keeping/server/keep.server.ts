@@ -1,12 +1,11 @@
-import { and, eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { CLOCK_TOLERANCE_MS } from '#core/session';
 import { recordAudit } from '~/db/audit.server';
-import { clientInPractice } from '~/db/clients.server';
+import { lockClientInPractice } from '~/db/clients.server';
 import { digestOf } from '~/db/digest.server';
 import { isFull, isOutage } from '~/db/outage.server';
 import { letterById, type LetterRow } from '~/db/letters.server';
-import { client, keptLetter } from '~/db/schema.server';
+import { keptLetter } from '~/db/schema.server';
 import { BODIES, type ReadBody } from '../bodies';
 import { idSchema, instantSchema } from '../fields';
 import { KIND_IDS, kindOf, type KindId } from '../kinds';
@@ -43,7 +42,7 @@ export const postSchema = z.object({
 export type ReadPost = z.infer<typeof postSchema>;
 
 /** The file a letter belongs to. */
-export type LetterFile = NonNullable<Awaited<ReturnType<typeof clientInPractice>>>;
+export type LetterFile = NonNullable<Awaited<ReturnType<typeof lockClientInPractice>>>;
 
 /** What a keeper works in: a transaction of its own, with the client’s row locked. */
 export interface Keeping<K extends KindId> {
@@ -123,13 +122,7 @@ async function lockedFile(
   if (who.role === 'client' && clientId !== null && clientId !== id) {
     throw new Refusal(404, 'There is no such client.');
   }
-  const [row] = await db
-    .select({ id: client.id })
-    .from(client)
-    .where(and(eq(client.id, id), eq(client.practiceId, who.practiceId)))
-    .for('no key update');
-  found(row, 'client');
-  return found(await clientInPractice(db, who.practiceId, id), 'client');
+  return found(await lockClientInPractice(db, who.practiceId, id), 'client');
 }
 
 /** What an earlier letter with the same id was answered; null when there is none. */

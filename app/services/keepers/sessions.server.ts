@@ -10,7 +10,7 @@ import { recordAudit } from '~/db/audit.server';
 import { handOut, ledIdOf, ledOf } from '~/db/led.server';
 import { versionWithClient, type VersionRow } from '~/db/routines.server';
 import { practisedSession, sessionEvent } from '~/db/schema.server';
-import { eventsOf, sessionById } from '~/db/sessions.server';
+import { sessionWithLog } from '~/db/sessions.server';
 import type { BODIES } from '~/keeping/bodies';
 import type { Run, RunKeeper } from '~/keeping/server/keep.server';
 import { Refusal } from '~/keeping/server/refusal.server';
@@ -40,16 +40,34 @@ async function holdsOf(
   return { ledId: await handOut(db, led, { at: now(), guessed }), steps };
 }
 
-/** Opens the session’s row when this is the first that is heard of it, its clock set right. */
-async function openSession(run: Run, head: Body['session'], events: readonly Event[]) {
+/** A session as its events are told by: the holds it is led by, and what is known of it. */
+interface Known {
+  clockOffset: number;
+  steps: readonly HoldStep[];
+  log: readonly Event[];
+  /** What its row begins with when this is the first that is heard of it. */
+  opening: Opening | null;
+}
+
+type Opening = Pick<
+  typeof practisedSession.$inferInsert,
+  'id' | 'clientId' | 'versionId' | 'ledId' | 'startedAt' | 'clockOffset' | 'clock' | 'day'
+>;
+
+/** Looks a session up, or opens it with its clock set right. */
+async function openSession(
+  run: Run,
+  head: Body['session'],
+  events: readonly Event[],
+): Promise<Known> {
   const { setting, file, thing, sentAt } = run;
   const { db } = setting;
-  const known = await sessionById(db, thing);
+  const known = await sessionWithLog(db, thing);
   if (known) {
     if (known.clientId !== file.id || known.versionId !== head.versionId) {
       throw new Refusal(404, 'There is no such session.');
     }
-    return known;
+    return { ...known, opening: null };
   }
   const version = await versionWithClient(db, head.versionId);
   if (version?.clientId !== file.id) throw new Refusal(404, 'There is no such routine.');
@@ -62,8 +80,7 @@ async function openSession(run: Run, head: Body['session'], events: readonly Eve
     notBefore: version.issuedAt.getTime(),
   });
   const startedAt = head.startedAt + offsetMs;
-  const fresh = begin(steps);
-  await db.insert(practisedSession).values({
+  const opening = {
     id: thing,
     clientId: file.id,
     versionId: version.id,
@@ -72,17 +89,14 @@ async function openSession(run: Run, head: Body['session'], events: readonly Eve
     clockOffset: offsetMs,
     clock: how,
     day: dayOf(startedAt, file.timeZone),
-    status: fresh.status,
-    counts: false,
-    summary: summarise(fresh),
-  });
-  return { clientId: file.id, versionId: version.id, clockOffset: offsetMs, steps };
+  };
+  return { clockOffset: offsetMs, steps, log: [], opening };
 }
 
 /** Many times what the longest routine makes. */
 const MOST_EVENTS = 5_000;
 
-/** As `eventsOf` reads them. */
+/** As the database reads them. */
 const inLogOrder = (a: Event, b: Event) =>
   ascending(a.seq, b.seq) || ascending(a.at, b.at) || ascending(a.id, b.id);
 
@@ -117,13 +131,24 @@ export const sessionKeeper: RunKeeper = {
     }
     const events = bodies.map(({ id, event }): Event => ({ ...event, id }));
     const session = await openSession(run, first.session, events);
-    const log = await eventsOf(db, thing);
+    const { log } = session;
     const fresh = unknownOf(log, events, session.steps.length);
     if (fresh.length === 0) return;
     if (log.length + fresh.length > MOST_EVENTS) {
       throw new Refusal(422, `A session may hold at most ${MOST_EVENTS} events.`);
     }
     const receivedAt = setting.now();
+    const state = replay(begin(session.steps), sort([...log, ...fresh], inLogOrder));
+    const summary = summarise(state);
+    const told = {
+      status: state.status,
+      counts: summary.counts,
+      stopReason: state.stopReason,
+      word: state.word,
+      summary,
+      endedAt: state.endedAt === null ? null : new Date(state.endedAt + session.clockOffset),
+    };
+    if (session.opening) await db.insert(practisedSession).values({ ...session.opening, ...told });
     await db.insert(sessionEvent).values(
       fresh.map(({ id, seq, at, ...body }) => ({
         id,
@@ -134,19 +159,9 @@ export const sessionKeeper: RunKeeper = {
         receivedAt,
       })),
     );
-    const state = replay(begin(session.steps), sort([...log, ...fresh], inLogOrder));
-    const summary = summarise(state);
-    await db
-      .update(practisedSession)
-      .set({
-        status: state.status,
-        counts: summary.counts,
-        stopReason: state.stopReason,
-        word: state.word,
-        summary,
-        endedAt: state.endedAt === null ? null : new Date(state.endedAt + session.clockOffset),
-      })
-      .where(eq(practisedSession.id, thing));
+    if (!session.opening) {
+      await db.update(practisedSession).set(told).where(eq(practisedSession.id, thing));
+    }
     if (fresh.some(({ type }) => type === 'stopped') && state.stopReason !== null) {
       await recordAudit(db, {
         practiceId: file.practiceId,
