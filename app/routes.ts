@@ -23,6 +23,7 @@ export default [
         route('about', 'routes/signed-in/settings/about.tsx'),
         route('account', 'routes/signed-in/settings/account.tsx'),
         route('practice', 'routes/signed-in/settings/practice.tsx'),
+        route('trail', 'routes/signed-in/settings/trail.tsx'),
       ]),
     ]),
   ]),

@@ -156,6 +156,7 @@ for (const { viewport, staff, client } of VIEWS) {
       '/settings/about',
       '/settings/account',
       '/settings/practice',
+      '/settings/trail',
     );
     // The scale is asked several times a second: its page is never idle.
     await page.goto('/scale');
@@ -271,7 +272,12 @@ test('every screen fits a phone before its scripts have run', async ({ browser, 
   const screens = {
     Maren: [
       ...['/day', '/atlas', '/atlas/side-low-back', '/notes', '/tools', '/lean', '/scale'],
-      ...['/clients/new', '/settings/practice', ...stages.map((stage) => `${file}/${stage}`)],
+      ...[
+        '/clients/new',
+        '/settings/practice',
+        '/settings/trail',
+        ...stages.map((stage) => `${file}/${stage}`),
+      ],
     ],
     Yara: ['/today', '/practise', '/answers', '/points', '/measures', '/settings/account'],
   };

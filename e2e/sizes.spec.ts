@@ -5,6 +5,7 @@ const STAGES = ['screen', 'map', 'measure', 'plan', 'practise', 'review', 'detai
 const STAFF = [
   ...['/day', '/atlas', '/atlas/side-low-back', '/notes', '/tools', '/lean', '/clients/new'],
   '/settings/practice',
+  '/settings/trail',
 ];
 
 async function staffScreens(page: Page): Promise<string[]> {

@@ -1,6 +1,7 @@
 import type { Day } from '#core/calendar';
 import { and, asc, desc, eq, gte, ilike, max, sql } from 'drizzle-orm';
 import type { Database } from './database.server';
+import { escapeLike } from './escapeLike.server';
 import { once } from './reading.server';
 import {
   client,
@@ -56,8 +57,6 @@ export async function lockClientInPractice(db: Database, practiceId: string, cli
   const [row] = await fileQuery(db, practiceId, clientId).for('no key update', { of: client });
   return row;
 }
-
-const escapeLike = (text: string) => text.replace(/[\\%_]/g, (mark) => `\\${mark}`);
 
 /** Clients of a practice whose name has a word that begins with the text. */
 export const searchClients = (db: Database, practiceId: string, text: string, most: number) =>

@@ -171,7 +171,10 @@ export const audit = pgTable(
     subject: uuid('subject'),
     detail: jsonb('detail').$type<Record<string, string | number | null>>().notNull(),
   },
-  (table) => [index('audit_practice_at').on(table.practiceId, table.at)],
+  (table) => [
+    index('audit_practice_at').on(table.practiceId, table.at),
+    index('audit_subject_at').on(table.subject, table.at),
+  ],
 );
 
 /** Counters of the sign-in rate limit; the shape is the limiter's own. */

@@ -29,6 +29,7 @@ export default function Settings({ loaderData }: Route.ComponentProps) {
           <NavLink to="/settings/about">About and cautions</NavLink>
           <NavLink to="/settings/account">Your account</NavLink>
           {role !== 'client' && <NavLink to="/settings/practice">The practice</NavLink>}
+          {role === 'owner' && <NavLink to="/settings/trail">Audit trail</NavLink>}
         </nav>
         <div className={classes.content}>
           <Outlet />

@@ -3,6 +3,7 @@ import { openStages } from '#core/visit';
 import { staffContext } from '~/context.server';
 import { load } from '~/door.server';
 import { fileHead } from '~/services/clientFile.server';
+import { noteSighting } from '~/services/sightings.server';
 import { nearDay, shortDay } from '~/ui/parts/words';
 import { StageLine, type Stage } from '~/ui/stages/StageLine';
 import type { Route } from './+types/file';
@@ -14,7 +15,11 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   const { setting, who } = context.get(staffContext);
-  return load(() => fileHead(setting, who, params.clientId));
+  return load(async () => {
+    const head = await fileHead(setting, who, params.clientId);
+    await noteSighting(setting, who, head.file.id, 'file');
+    return head;
+  });
 }
 
 type Head = Route.ComponentProps['loaderData'];

@@ -1,6 +1,7 @@
 import { staffContext } from '~/context.server';
 import { load } from '~/door.server';
 import { referralNote } from '~/services/referral.server';
+import { noteSighting } from '~/services/sightings.server';
 import { Note } from '~/ui/screening/ReferralNote';
 import type { Route } from './+types/referral';
 
@@ -8,10 +9,11 @@ export const meta: Route.MetaFunction = () => [{ title: 'Referral note · Entspa
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   const { setting, who } = context.get(staffContext);
-  return load(async () => ({
-    back: `/clients/${params.clientId}/screen`,
-    note: await referralNote(setting, who, params.clientId),
-  }));
+  return load(async () => {
+    const note = await referralNote(setting, who, params.clientId);
+    await noteSighting(setting, who, params.clientId, 'referral');
+    return { back: `/clients/${params.clientId}/screen`, note };
+  });
 }
 
 export default function StaffReferral({ loaderData }: Route.ComponentProps) {

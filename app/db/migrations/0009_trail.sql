@@ -1,0 +1,1 @@
+CREATE INDEX "audit_subject_at" ON "audit" USING btree ("subject","at");
