@@ -70,7 +70,7 @@ const NO_ROOM =
   'There is no room left on the disk of this installation. Nothing was changed; what is there can be read.';
 
 /** The status and sentence of a trouble that is nobody’s mistake and will pass; null for any other. */
-function passing(error: unknown): { status: 503 | 507; message: string } | null {
+export function passing(error: unknown): { status: 503 | 507; message: string } | null {
   if (isOutage(error)) return { status: 503, message: AWAY };
   return isFull(error) ? { status: 507, message: NO_ROOM } : null;
 }

@@ -78,6 +78,13 @@ test('PostgreSQL restarted under load: the application answers 503, goes on by i
         count(page.status);
         const text = await page.text();
         if (page.status === 503) sentences.add(/does not answer just now/.exec(text)?.[0] ?? '');
+        // What lies beside the router asks who is signed in, too.
+        const device = await fetch(`${server.url}/devices/scale/kitchen-one`, {
+          headers: { cookie },
+        });
+        count(device.status);
+        const reading = await device.text();
+        if (device.status === 503) sentences.add(reading);
       }
     };
     const clients = Array.from({ length: 8 }, client);

@@ -1,6 +1,7 @@
-// npm run attack -- --seed N --seconds S: bad hands on a running application, on loopback and a
-// throwaway copy of demo data. It fails when anything but an announced 503 or 507 is answered from 500 up, when a
-// request gets no answer, or when the process ends.
+// npm run attack -- --seed N --seconds S: bad hands on a running application, on loopback and a throwaway copy of
+// demo data, while it is killed and its database restarted. It fails when anything but an announced 503 or 507 is
+// answered from 500 up, when a request gets no answer though nothing was ended, when somebody gets where they
+// may not, and when what was acknowledged is not there exactly once.
 import { randomUUID } from 'node:crypto';
 import { drawing } from './lib/mutations.mjs';
 import { readOptions } from './lib/options.mjs';
@@ -9,39 +10,52 @@ import { checkNode, ensureBuilt, ensureInstalled, fail } from './lib/ready.mjs';
 const HELP = `npm run attack -- [options]
   --seed N      what is drawn (1)
   --seconds S   for how long (30)
-  --clients N   so many at once (8)`;
+  --clients N   so many at once (8)
+  --postgresql  on a PostgreSQL server of its own instead of the embedded database
+  --kills N     ends the process so often without a word, and starts it again (0)
+  --restarts N  restarts the PostgreSQL server so often, every other time as a crash (0)
+  --disk        also fills a small disk under it; as root`;
 
 const options = readOptions(
   {
     seed: { type: 'string', default: '1' },
     seconds: { type: 'string', default: '30' },
     clients: { type: 'string', default: '8' },
+    kills: { type: 'string', default: '0' },
+    restarts: { type: 'string', default: '0' },
+    postgresql: { type: 'boolean', default: false },
+    disk: { type: 'boolean', default: false },
   },
   HELP,
 );
-const [seed, seconds, clients] = ['seed', 'seconds', 'clients'].map((name) => {
+const whole = (name, least) => {
   const value = Number(options[name]);
-  if (!Number.isInteger(value) || value < 1) fail(`--${name} is a whole number from 1 up.`);
+  if (!Number.isInteger(value) || value < least) {
+    fail(`--${name} is a whole number from ${least} up.`);
+  }
   return value;
-});
+};
+const [seed, seconds, clients] = ['seed', 'seconds', 'clients'].map((name) => whole(name, 1));
+const [kills, restarts] = ['kills', 'restarts'].map((name) => whole(name, 0));
+if (restarts > 0 && !options.postgresql) fail('--restarts are of a server: add --postgresql.');
 checkNode();
 ensureInstalled();
 ensureBuilt();
 
 const { routeTable } = await import('../build/server/index.js');
 const { startDemoServer } = await import('./lib/demoServer.mjs');
-const server = await startDemoServer();
+const { addressOf, countKept, fullDisk, keeper, roleMatrix } =
+  await import('./lib/attackParts.mjs');
+const server = await startDemoServer({ postgresql: options.postgresql });
 const draw = drawing(seed);
 
 /** Every path, with its parameters. */
-const pathOf = (route) => {
-  const parent = route.parentId ? pathOf(routeTable[route.parentId]) : '';
-  return route.path ? `${parent}/${route.path}` : parent;
-};
-const paths = [...new Set(Object.values(routeTable).map(pathOf))].filter((path) => path !== '');
+const paths = [
+  ...new Set(Object.keys(routeTable).map((id) => addressOf(routeTable, id).path)),
+].filter((path) => path !== '');
 
 /** Signs in as somebody of the demo, by the page that offers them. */
-async function signIn(name) {
+async function signIn([name, role]) {
   const page = await (await fetch(`${server.url}/sign-in`)).text();
   const people = [...page.matchAll(/name="userId" value="([^"]+)"[\s\S]*?<\/form>/g)];
   const userId = people.find(([form]) => form.includes(name))?.[1];
@@ -51,11 +65,18 @@ async function signIn(name) {
     body: new URLSearchParams({ intent: 'demo', userId }),
   });
   const cookie = answer.headers.getSetCookie().map((one) => one.split(';')[0]);
-  return { name, userId, cookie: cookie.join('; ') };
+  return { name, role, userId, cookie: cookie.join('; ') };
 }
 const people = [
-  { name: 'nobody', userId: randomUUID(), cookie: '' },
-  ...(await Promise.all(['Maren', 'Idris', 'Yara', 'Nuno'].map(signIn))),
+  { name: 'nobody', role: 'nobody', userId: randomUUID(), cookie: '' },
+  ...(await Promise.all(
+    [
+      ['Maren', 'staff'],
+      ['Idris', 'staff'],
+      ['Yara', 'client'],
+      ['Nuno', 'client'],
+    ].map(signIn),
+  )),
 ];
 const found = await fetch(`${server.url}/find?q=a`, { headers: { cookie: people[1].cookie } });
 const ids = [...(await found.text()).matchAll(/[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}/g)].map(
@@ -198,14 +219,37 @@ const json = (who, path, value) => ({
 const statuses = new Map();
 const findings = [];
 const times = [];
-const until = Date.now() + seconds * 1000;
-let asked = 0;
+const matrix = await roleMatrix(server.url, routeTable, people, ids);
+findings.push(...matrix.findings);
+/** While something is ended on purpose there may be no answer. */
+let away = 0;
+let until = Date.now() + seconds * 1000;
+
+/** Ends the process or the database again and again; the attack goes on until that is over. */
+async function endings() {
+  const what = [
+    ...Array.from({ length: kills }, () => () => server.kill()),
+    ...Array.from(
+      { length: restarts },
+      (_, n) => () => server.postgres.restart(n % 2 === 0 ? 'SIGINT' : 'SIGQUIT', 300),
+    ),
+  ];
+  for (const end of what) {
+    await new Promise((wait) => setTimeout(wait, 300 + draw.below(1_200)));
+    away += 1;
+    await end();
+    // Whoever asked meanwhile is answered, or not, by now.
+    await new Promise((wait) => setTimeout(wait, 300));
+    away -= 1;
+    until = Math.max(until, Date.now() + 2_000);
+  }
+}
 
 async function attack() {
   while (Date.now() < until) {
     const { who, method, path, body, type } = request();
     const from = performance.now();
-    asked += 1;
+    const began = away;
     try {
       const answer = await fetch(`${server.url}${path}`, {
         method,
@@ -228,6 +272,10 @@ async function attack() {
         });
       }
     } catch (error) {
+      if (began > 0 || away > 0) {
+        await new Promise((wait) => setTimeout(wait, 100));
+        continue;
+      }
       findings.push({
         status: error.name,
         who: who.name,
@@ -240,9 +288,27 @@ async function attack() {
   }
 }
 
-await Promise.all(Array.from({ length: clients }, attack));
-const well = (await fetch(`${server.url}/health`).catch(() => null))?.status === 200;
-await server.stop();
+const kept = keeper(server.url, people[1], ids[0]);
+await Promise.all([
+  endings(),
+  ...Array.from({ length: clients }, attack),
+  ...Array.from({ length: 2 }, () => kept.run(() => until)),
+]);
+const well = await server.isWell();
+const { place } = server;
+// A folder is counted once nobody has it open, a server while it is there.
+const counted = options.postgresql ? await countKept(place, kept.acknowledged.keys()) : null;
+await server.stop(place.folder ? { keep: true } : {});
+const there = counted ?? (await countKept(place, kept.acknowledged.keys()));
+await server.forget();
+findings.push(...kept.findings);
+for (const [name, count] of Object.entries(there)) {
+  if (count !== kept.acknowledged.size) {
+    findings.push({ acknowledged: kept.acknowledged.size, [name]: count });
+  }
+}
+const disk = options.disk ? await fullDisk() : null;
+findings.push(...(disk ?? []));
 times.sort((a, b) => a - b);
 const at = (share) =>
   Math.round(times[Math.min(times.length - 1, Math.floor(times.length * share))] ?? 0);
@@ -251,7 +317,14 @@ console.log(
     {
       seed,
       seconds,
-      requests: asked,
+      engine: options.postgresql ? 'PostgreSQL' : 'PGlite',
+      requests: times.length,
+      combinations: matrix.asked,
+      kills,
+      restarts,
+      acknowledged: kept.acknowledged.size,
+      there,
+      disk: disk === null ? 'not tried' : disk.length === 0 ? 'well' : 'not well',
       statuses: Object.fromEntries([...statuses].sort(([a], [b]) => a - b)),
       milliseconds: { median: at(0.5), p95: at(0.95), most: at(1) },
       well,
@@ -261,5 +334,5 @@ console.log(
     2,
   ),
 );
-console.log(`${asked} requests, ${findings.length} findings.`);
+console.log(`${times.length} requests answered, ${findings.length} findings.`);
 process.exitCode = findings.length === 0 && well ? 0 : 1;

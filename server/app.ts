@@ -9,7 +9,7 @@ import { pinoHttp } from 'pino-http';
 import { RouterContextProvider } from 'react-router';
 import { nonceContext, requestContext, settingContext } from '~/context.server';
 import { oneReading } from '~/db/reading.server';
-import { isSignedIn } from '~/door.server';
+import { isSignedIn, passing } from '~/door.server';
 import type { Setting } from '~/keeping/server/setting.server';
 import * as build from 'virtual:react-router/server-build';
 import { bodyLimits } from './bodyLimits';
@@ -160,7 +160,9 @@ export function createApp(options: AppOptions): Express {
     route(bodied(request, response.locals.body, publicUrl), response, next),
   );
   const broken: ErrorRequestHandler = (error, request, response, next) => {
-    const refused = refusedStatus(error);
+    // Beside the router too: what will pass is said as such.
+    const trouble = passing(error);
+    const refused = trouble?.status ?? refusedStatus(error);
     if (refused === null)
       request.log.error({ event: 'broken', ...codesOf(error) }, 'something broke');
     if (response.headersSent) {
@@ -170,7 +172,10 @@ export function createApp(options: AppOptions): Express {
     response
       .status(refused ?? 500)
       .type('text')
-      .send(refused === null ? 'Something broke on our side.' : 'That cannot be read.');
+      .send(
+        trouble?.message ??
+          (refused === null ? 'Something broke on our side.' : 'That cannot be read.'),
+      );
   };
   app.use(broken);
   return app;

@@ -82,10 +82,12 @@ export async function startDemoServer({ postgresql = false, processes = 1, env =
       await end('SIGKILL');
       await start();
     },
-    stop: async () => {
+    /** Stops it and throws its data away, unless they are to be kept until `forget`. */
+    stop: async ({ keep = false } = {}) => {
       await end('SIGTERM');
       await place.end();
-      rmSync(home, { recursive: true, force: true });
+      if (!keep) rmSync(home, { recursive: true, force: true });
     },
+    forget: () => rmSync(home, { recursive: true, force: true }),
   };
 }
