@@ -1,4 +1,4 @@
-import { expect, otherDevice, PASS_PHRASE, stepInAs, test } from './support/test';
+import { addClient, expect, otherDevice, PASS_PHRASE, stepInAs, test } from './support/test';
 
 test('a request that another site sends is refused', async ({ page }) => {
   await stepInAs(page, 'Maren');
@@ -79,4 +79,44 @@ test('an owner ends a colleague’s account, and a person a sign-in of their own
   await page.goto('/day');
   await expect(page).toHaveURL(/\/day$/);
   await away.close();
+});
+
+test('an owner reads who saw and did what, looks for it, and nobody else does', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const { page: theirs, context } = await otherDevice(browser, baseURL);
+  await stepInAs(page, 'Maren');
+  const file = await addClient(page, 'Trail Walker');
+  await stepInAs(theirs, 'Idris');
+  await theirs.goto(`${file}/plan`);
+  await theirs.goto(`${file}/map`);
+  await theirs.goto(`${file}/referral`);
+  await page.goto('/settings/trail');
+  const lines = page.getByRole('row').filter({ hasText: 'Trail Walker' });
+  await expect(
+    lines.filter({ hasText: 'Idris' }).filter({ hasText: 'saw a client file' }),
+  ).toHaveCount(1);
+  await expect(lines.filter({ hasText: 'took out a referral note' })).toHaveCount(1);
+  await expect(lines.filter({ hasText: 'opened a client file' })).toHaveCount(1);
+  await page.getByLabel('Person, client or what was done').fill('walker referral');
+  await page.getByRole('button', { name: 'Look' }).click();
+  await expect(page).toHaveURL(/q=walker/);
+  await expect(lines).toHaveCount(1);
+  await lines.getByRole('link', { name: 'Trail Walker' }).click();
+  await page.waitForURL((url) => url.pathname.startsWith(file));
+  // What cannot be is said, and the trail stays.
+  await page.goto('/settings/trail?from=2026-03-02&until=2026-03-01');
+  await expect(page.getByText('The first day is after the last.')).toBeVisible();
+  await expect(lines.first()).toBeVisible();
+  await page.goto('/settings/trail?q=nobody-of-that-name');
+  await expect(page.getByText('Nothing of that kind was done.')).toBeVisible();
+  // A therapist who does not own the practice is told so, and is shown no way there.
+  await theirs.goto('/settings/account');
+  await expect(theirs.getByRole('link', { name: 'Audit trail' })).toHaveCount(0);
+  expect((await theirs.goto('/settings/trail'))?.status()).toBe(403);
+  await expect(theirs.getByText('Only an owner of the practice can do that.')).toBeVisible();
+  await expect(theirs.getByText('Trail Walker')).toHaveCount(0);
+  await context.close();
 });

@@ -79,7 +79,7 @@ test('PostgreSQL restarted under load: the application answers 503, goes on by i
         const text = await page.text();
         if (page.status === 503) sentences.add(/does not answer just now/.exec(text)?.[0] ?? '');
         // What lies beside the router asks who is signed in, too.
-        const device = await fetch(`${server.url}/devices/scale/kitchen-one`, {
+        const device = await fetch(`${server.url}/devices/scale/kitchen-one/reading`, {
           headers: { cookie },
         });
         count(device.status);

@@ -57,6 +57,16 @@ describe('the settings of the server', () => {
     });
   });
 
+  it('make the embedded database wait for the disk only when that is said', () => {
+    expect(readSettings({})).toMatchObject({ settings: { waitsForDisk: false } });
+    expect(readSettings({ WAIT_FOR_DISK: '1' })).toMatchObject({
+      settings: { waitsForDisk: true },
+    });
+    expect(sentences({ WAIT_FOR_DISK: 'always' })).toEqual([
+      'WAIT_FOR_DISK cannot be used: it is 1 or it is left out.',
+    ]);
+  });
+
   it('that are wrong in several ways are told all at once', () => {
     expect(sentences({ PORT: 'x', LOG_LEVEL: 'y', DATABASE_URL: 'z' })).toHaveLength(3);
   });
