@@ -86,6 +86,7 @@ async function told(db: Database): Promise<string[]> {
 
   it('is of one moment, though work goes on', async () => {
     const at = file();
+    const before = await countRows(open.db);
     let going = true;
     const work = (async () => {
       while (going) {
@@ -102,7 +103,6 @@ async function told(db: Database): Promise<string[]> {
         await new Promise((next) => setImmediate(next));
       }
     })();
-    const before = await countRows(open.db);
     const taken = await backUp({ folder }, at, null);
     going = false;
     await work;
@@ -182,7 +182,7 @@ async function told(db: Database): Promise<string[]> {
   it('of an earlier edition is brought to this one; what it replaces is put aside', async () => {
     const lines = gunzipSync(readFileSync(good)).toString().trimEnd().split('\n');
     const head = JSON.parse(lines[0] ?? '') as { migrations: string[] };
-    expect(head.migrations.at(-1)).toBe('0008_accounts_that_end');
+    expect(head.migrations[8]).toBe('0008_accounts_that_end');
     const { createHash } = await import('node:crypto');
     let isNew = false;
     const body = [
