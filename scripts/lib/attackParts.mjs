@@ -69,6 +69,8 @@ export async function roleMatrix(url, routeTable, people, ids) {
   return { asked, findings };
 }
 
+const PATIENCE_MS = 10_000;
+
 /** Tender points that are sent until they are acknowledged, some of them by several hands at one moment. */
 export function keeper(url, who, clientId) {
   const acknowledged = new Map();
@@ -112,7 +114,8 @@ export function keeper(url, who, clientId) {
       for (let n = 0; Date.now() < until(); n += 1) {
         const letter = pointLetter();
         let one = null;
-        while (one === null) {
+        // Not for ever: whoever attacks may have signed this person out everywhere.
+        while (one === null && Date.now() < until() + PATIENCE_MS) {
           const hands = n % 4 === 0 ? 6 : 1;
           const answers = await Promise.all(Array.from({ length: hands }, () => post(letter)));
           const kept = answers.filter((answer) => answer !== null);
@@ -122,7 +125,7 @@ export function keeper(url, who, clientId) {
           one = kept[0] ?? null;
           if (one === null) await new Promise((again) => setTimeout(again, 100));
         }
-        acknowledged.set(letter.id, one.revision);
+        if (one !== null) acknowledged.set(letter.id, one.revision);
       }
     },
   };
