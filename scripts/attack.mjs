@@ -4,7 +4,7 @@
 // may not, and when what was acknowledged is not there exactly once.
 import { randomUUID } from 'node:crypto';
 import { drawing } from './lib/mutations.mjs';
-import { readOptions } from './lib/options.mjs';
+import { readOptions, wholeNumber } from './lib/options.mjs';
 import { checkNode, ensureBuilt, ensureInstalled, fail } from './lib/ready.mjs';
 
 const HELP = `npm run attack -- [options]
@@ -28,13 +28,7 @@ const options = readOptions(
   },
   HELP,
 );
-const whole = (name, least) => {
-  const value = Number(options[name]);
-  if (!Number.isInteger(value) || value < least) {
-    fail(`--${name} is a whole number from ${least} up.`);
-  }
-  return value;
-};
+const whole = (name, least) => wholeNumber(options, name, least);
 const [seed, seconds, clients] = ['seed', 'seconds', 'clients'].map((name) => whole(name, 1));
 const [kills, restarts] = ['kills', 'restarts'].map((name) => whole(name, 0));
 if (restarts > 0 && !options.postgresql) fail('--restarts are of a server: add --postgresql.');

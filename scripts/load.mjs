@@ -2,7 +2,7 @@
 // answered, on a copy of demo data. Clients save what a session makes, one in ten is a therapist who reads the
 // day sheet and files. Figures are per request; nobody's thinking is simulated.
 import { randomUUID } from 'node:crypto';
-import { readOptions } from './lib/options.mjs';
+import { readOptions, wholeNumber } from './lib/options.mjs';
 import { checkNode, ensureBuilt, ensureInstalled, fail } from './lib/ready.mjs';
 
 const HELP = `npm run load -- [options]
@@ -24,13 +24,7 @@ const options = readOptions(
   },
   HELP,
 );
-const whole = (name, least) => {
-  const value = Number(options[name]);
-  if (!Number.isInteger(value) || value < least) {
-    fail(`--${name} is a whole number from ${least} up.`);
-  }
-  return value;
-};
+const whole = (name, least) => wholeNumber(options, name, least);
 const [clients, seconds, processes] = ['clients', 'seconds', 'processes'].map((name) =>
   whole(name, 1),
 );

@@ -2,6 +2,15 @@
 import { parseArgs } from 'node:util';
 import { fail } from './ready.mjs';
 
+/** A whole number among them, or the sentence that it is none. */
+export function wholeNumber(options, name, least) {
+  const value = Number(options[name]);
+  if (!Number.isInteger(value) || value < least) {
+    fail(`--${name} is a whole number from ${least} up.`);
+  }
+  return value;
+}
+
 /** Reads the options, or says what is wrong with them; `--help` says what there is, and ends. */
 export function readOptions(options, help) {
   let values;
