@@ -31,7 +31,7 @@ async function waitForDisk(lite) {
   }
   await lite.exec('checkpoint');
   if (waited === 0) {
-    throw new Error('This edition of the embedded database cannot be made to wait for the disk.');
+    throw Object.assign(new Error('The files do not wait for the disk.'), { code: 'NO_WAIT' });
   }
 }
 

@@ -7,6 +7,7 @@ import { migrate as migratePg } from 'drizzle-orm/node-postgres/migrator';
 import { drizzle as drizzleLite } from 'drizzle-orm/pglite';
 import { migrate as migrateLite } from 'drizzle-orm/pglite/migrator';
 import pg from 'pg';
+import { codeOf } from './codeOf.server';
 import type { Database } from './database.server';
 import {
   damaged,
@@ -61,10 +62,14 @@ async function openCluster(
   try {
     return await openLiteThread(cluster, { waitsForDisk, onDeath });
   } catch (error) {
+    // Nothing is wrong with the data then.
+    if (codeOf(error) === 'NO_WAIT') throw new FolderTrouble(NO_WAIT);
     throw isFull(error) ? new FolderTrouble(NO_ROOM) : damaged(folder);
   }
 }
 
+const NO_WAIT =
+  'This edition of the embedded database cannot be made to wait for the disk. Nothing was changed. Leave WAIT_FOR_DISK out, or use a PostgreSQL server.';
 const NO_ROOM = 'There is no room left on the disk of the data folder. Make room and start again.';
 
 /** A new database is made aside, and is there only once it is whole. */
