@@ -62,7 +62,11 @@ test('prescribing, joining, practising and reviewing by keyboard alone', async (
 
   await expect(page.getByRole('heading', { name: /^Add a site/ })).toBeVisible();
   // `a` goes to the search; Enter adds the first found; arrows walk the list, Enter adds there too.
-  await page.keyboard.press('a');
+  const search = page.getByRole('searchbox', { name: /^Find a site/ });
+  await expect(async () => {
+    await page.keyboard.press('a');
+    await expect(search).toBeFocused({ timeout: 500 });
+  }).toPass();
   for (const name of ['skull base', 'back-of-neck', 'thumb base']) {
     await page.keyboard.type(name);
     await page.keyboard.press('Enter');

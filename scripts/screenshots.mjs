@@ -1,7 +1,7 @@
 // npm run screenshots: a current picture of each main view, from demo data, into docs/screenshots.
 import { mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { CHROMIUM, ensureChromium } from './lib/debian.mjs';
+import { chromium as browserPath, ensureChromium } from './lib/debian.mjs';
 import { checkNode, ensureBuilt, ensureInstalled, ROOT } from './lib/ready.mjs';
 
 checkNode();
@@ -27,7 +27,7 @@ mkdirSync(FOLDER, { recursive: true });
 for (const old of readdirSync(FOLDER)) if (old.endsWith('.png')) rmSync(join(FOLDER, old));
 
 const server = await startDemoServer();
-const browser = await chromium.launch({ executablePath: CHROMIUM, args: ARGS });
+const browser = await chromium.launch({ executablePath: browserPath(), args: ARGS });
 
 async function open(person, viewport, colorScheme = 'light') {
   const context = await browser.newContext({

@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { CHROMIUM, installDebian, missingChromium } from './lib/debian.mjs';
+import { chromium, installDebian, missingChromium } from './lib/debian.mjs';
 import { checkNode, ensureBuilt, ensureInstalled, fail, ROOT } from './lib/ready.mjs';
 import { missingPostgres, startPostgres } from './lib/postgres.mjs';
 
@@ -81,7 +81,7 @@ async function endToEnd(databaseUrl) {
   const snapshot = await demoSnapshot();
   const startedAt = Date.now();
   const code = await run(bin('playwright'), ['test'], {
-    CHROMIUM,
+    CHROMIUM: chromium(),
     DEMO_SNAPSHOT: snapshot,
     TEST_DATABASE_URL: databaseUrl,
   });

@@ -94,9 +94,7 @@ const stopBackups = backups
     })
   : () => undefined;
 
-const address = settings.publicUrl ?? `http://${settings.host}:${settings.port}`;
-
-/** Settles once the server listens. */
+/** Settles once the server listens; with PORT=0 at a port the system chose. */
 export const started = new Promise((done) => {
   server.once('error', async (error) => {
     console.error(listenTrouble(error, settings.port, settings.host));
@@ -104,13 +102,16 @@ export const started = new Promise((done) => {
     process.exit(1);
   });
   server.listen(settings.port, settings.host, () => {
-    log.info({ engine: data.engine, address }, 'listening');
+    const { port } = server.address();
+    const address = settings.publicUrl ?? `http://${settings.host}:${port}`;
+    log.info({ engine: data.engine, address, port }, 'listening');
     done({ data, address });
   });
 });
 
 // Of several processes one says it.
 if (process.env.SAYS_CODE !== '0' && (await needsSetUp(setting))) {
+  const { address } = await started;
   console.log(
     `This installation is empty. Open ${address}/set-up; the set-up code is ${setting.setUpCode}.`,
   );

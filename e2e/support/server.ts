@@ -1,22 +1,11 @@
 import { type ChildProcess, fork } from 'node:child_process';
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { keepLog } from './log';
 
 const ROOT = resolve(import.meta.dirname, '../..');
 const START_MS = 40_000;
-
-export const freePort = (): Promise<number> =>
-  new Promise((done, fail) => {
-    const probe = createServer();
-    probe.once('error', fail);
-    probe.listen(0, '127.0.0.1', () => {
-      const address = probe.address();
-      probe.close(() => done(typeof address === 'object' && address ? address.port : 0));
-    });
-  });
 
 export const newFolder = (): string => mkdtempSync(join(tmpdir(), 'entspann-e2e-'));
 
@@ -34,11 +23,10 @@ export async function startServer(
   env: Record<string, string>,
   script = 'server/start.mjs',
 ): Promise<Running> {
-  const port = await freePort();
   const child = fork(join(ROOT, script), {
     cwd: ROOT,
     silent: true,
-    env: { ...process.env, NODE_ENV: 'production', PORT: String(port), LOG_LEVEL: 'info', ...env },
+    env: { ...process.env, NODE_ENV: 'production', PORT: '0', LOG_LEVEL: 'info', ...env },
   });
   let output = '';
   const heard = (text: unknown) => {
@@ -47,11 +35,22 @@ export async function startServer(
   };
   child.stdout?.on('data', heard);
   child.stderr?.on('data', heard);
-  const ended = new Promise<number | null>((done) => child.once('exit', done));
-  const url = `http://127.0.0.1:${port}`;
+  let isWanted = true;
+  const ended = new Promise<number | null>((done) =>
+    child.once('exit', (code, signal) => {
+      // Whoever asks it next hears only that nobody listens: the reason is told here.
+      if (isWanted)
+        console.error(`A server ended by itself: ${signal ?? code}.\n${output.slice(-2_000)}`);
+      done(code);
+    }),
+  );
   const until = Date.now() + START_MS;
+  // The system chooses the port: one that was looked for is sometimes somebody else’s by then.
+  const port = () => /"port":(\d+),"msg":"listening"/.exec(output)?.[1];
+  const url = () => `http://127.0.0.1:${port()}`;
   while (
-    !(await fetch(`${url}/health`).then(
+    port() === undefined ||
+    !(await fetch(`${url()}/health`).then(
       (answer) => answer.ok,
       () => false,
     ))
@@ -61,10 +60,11 @@ export async function startServer(
     await new Promise((wait) => setTimeout(wait, 100));
   }
   return {
-    url,
+    url: url(),
     process: child,
     output: () => output,
     stop: async (signal = 'SIGTERM') => {
+      isWanted = false;
       child.kill(signal);
       return ended;
     },
