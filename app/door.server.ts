@@ -15,7 +15,7 @@ import {
   staffContext,
 } from '~/context.server';
 import { isFull, isOutage } from '~/db/outage.server';
-import { principalOf, type SignedIn } from '~/services/accounts.server';
+import { principalOf, type LetIn, type SignedIn } from '~/services/signIns.server';
 import type { From } from '~/services/tries.server';
 import { allStorable, NOT_STORABLE } from '~/keeping/storable';
 import { Refusal } from '~/keeping/server/refusal.server';
@@ -40,7 +40,7 @@ export const cookieFor = (context: Context, token: string): Promise<string> =>
 const deviceCookie = createCookie(`${COOKIE}-device`, { ...options, maxAge: 365 * 24 * 3600 });
 
 /** The headers of an answer that signs somebody in. */
-export async function signingIn(
+async function signingIn(
   context: Context,
   { token, deviceToken }: Pick<SignedIn, 'token' | 'deviceToken'>,
 ): Promise<Headers> {
@@ -50,6 +50,32 @@ export async function signingIn(
     headers.append('Set-Cookie', await deviceCookie.serialize(deviceToken, { secure }));
   }
   return headers;
+}
+
+/** Kept by a browser between the pass phrase and the code. */
+const begunCookie = createCookie(`${COOKIE}-begun`, { ...options, path: '/sign-in', maxAge: 600 });
+
+/** The token of a sign-in that was begun and waits for its code; null when none is. */
+export async function begunOf(request: Request): Promise<string | null> {
+  const token: unknown = await begunCookie.parse(request.headers.get('Cookie'));
+  return typeof token === 'string' && token !== '' ? token : null;
+}
+
+/** The way on for whoever gave the right pass phrase: in, or to the page that asks for their code. */
+export async function wayIn(context: Context, letIn: LetIn, to: string | null): Promise<Response> {
+  if (!('begun' in letIn)) {
+    return redirect(to ?? homeOf(letIn), { headers: await signingIn(context, letIn) });
+  }
+  const { secure } = context.get(requestContext);
+  const headers = { 'Set-Cookie': await begunCookie.serialize(letIn.begun, { secure }) };
+  const back = to === null ? '' : `?to=${encodeURIComponent(to)}`;
+  return redirect(`/sign-in/code${back}`, { headers });
+}
+
+/** Where somebody who signs in wants to go; only a path of our own may be gone to. */
+export function wantedPath(request: Request): string | null {
+  const to = new URL(request.url).searchParams.get('to');
+  return to !== null && /^\/(?![/\\])[\w\-/.]*$/.test(to) ? to : null;
 }
 
 /** Where a try at a sign-in comes from. */

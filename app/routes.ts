@@ -5,6 +5,7 @@ export default [
   layout('routes/public/door.ts', [
     index('routes/public/home.ts'),
     route('sign-in', 'routes/public/sign-in/sign-in.tsx'),
+    route('sign-in/code', 'routes/public/sign-in/code.tsx'),
     route('sign-out', 'routes/public/sign-in/sign-out.ts'),
     route('set-up', 'routes/public/set-up/set-up.tsx'),
     route('join/:token', 'routes/public/join/join.tsx'),
@@ -22,6 +23,7 @@ export default [
         index('routes/signed-in/settings/index.ts'),
         route('about', 'routes/signed-in/settings/about.tsx'),
         route('account', 'routes/signed-in/settings/account.tsx'),
+        route('account/two-factor', 'routes/signed-in/settings/two-factor.tsx'),
         route('practice', 'routes/signed-in/settings/practice.tsx'),
         route('trail', 'routes/signed-in/settings/trail.tsx'),
       ]),

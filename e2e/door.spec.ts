@@ -1,4 +1,14 @@
-import { addClient, expect, otherDevice, PASS_PHRASE, stepInAs, test } from './support/test';
+import { Secret, TOTP } from 'otpauth';
+import { noteWord } from './support/log';
+import {
+  addClient,
+  DEMO_PASS_PHRASE,
+  expect,
+  otherDevice,
+  PASS_PHRASE,
+  stepInAs,
+  test,
+} from './support/test';
 
 test('a request that another site sends is refused', async ({ page }) => {
   await stepInAs(page, 'Maren');
@@ -79,6 +89,68 @@ test('an owner ends a colleague’s account, and a person a sign-in of their own
   await page.goto('/day');
   await expect(page).toHaveURL(/\/day$/);
   await away.close();
+});
+
+test('a therapist turns two-factor sign-in on, and is asked for a code, or a recovery code, once each', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await stepInAs(page, 'Idris');
+  await page.goto('/settings/account');
+  await page.getByRole('link', { name: /^See how it stands/ }).click();
+  await page.getByLabel('Your pass phrase').fill(DEMO_PASS_PHRASE);
+  await page.getByRole('button', { name: 'Turn it on' }).click();
+  await page.getByRole('img', { name: /^QR code/ }).waitFor();
+  const key = (await page.getByText(/^([A-Z2-7]{4} ?){8}$/).innerText()).replaceAll(' ', '');
+  noteWord(key);
+  const app = new TOTP({ secret: Secret.fromBase32(key) });
+  await page.getByLabel('The six digits').fill('12 34');
+  await page.getByRole('button', { name: 'Confirm' }).click();
+  await expect(page.getByText(/^That code does not match/)).toBeVisible();
+  await page.getByLabel('The six digits').fill(app.generate());
+  await page.getByRole('button', { name: 'Confirm' }).click();
+  await page.getByRole('heading', { name: 'Your recovery codes' }).waitFor();
+  const codes = await page
+    .getByRole('listitem')
+    .filter({ hasText: /^(\w{4}-){3}/ })
+    .allInnerTexts();
+  expect(codes).toHaveLength(10);
+  for (const code of codes) noteWord(code);
+
+  const { context, page: other } = await otherDevice(browser, baseURL);
+  const passPhrase = async () => {
+    await other.goto('/sign-in?to=/tools');
+    await other.getByLabel('E-mail').fill('idris@sandholmquay.example');
+    await other.getByLabel('Pass phrase').fill(DEMO_PASS_PHRASE);
+    await other.getByRole('button', { name: 'Sign in', exact: true }).click();
+    await other.waitForURL('**/sign-in/code?to=%2Ftools');
+  };
+  const code = async (given: string) => {
+    await other.getByLabel('Code').fill(given);
+    await other.getByRole('button', { name: 'Sign in', exact: true }).click();
+  };
+  await passPhrase();
+  // The pass phrase alone opens nothing.
+  await other.goto('/day');
+  await expect(other).toHaveURL(/\/sign-in\?to=/);
+  await other.goto('/sign-in/code?to=/tools');
+  await code(codes[0] ?? '');
+  await other.waitForURL('**/tools');
+  await other.getByRole('button', { name: 'Sign out' }).click();
+  await passPhrase();
+  await code(codes[0] ?? '');
+  await expect(other.getByText('it was used already')).toBeVisible();
+  // The next half minute's, as from a phone whose clock is a little fast: the present one was used above.
+  await code(app.generate({ timestamp: Date.now() + 30_000 }));
+  await other.waitForURL('**/tools');
+  await context.close();
+
+  await page.reload();
+  await expect(page.getByText('9 recovery codes are left.')).toBeVisible();
+  await page.getByLabel('A code').fill(codes[1] ?? '');
+  await page.getByRole('button', { name: 'Turn it off' }).click();
+  await expect(page.getByText(/^It is off/)).toBeVisible();
 });
 
 test('an owner reads who saw and did what, looks for it, and nobody else does', async ({

@@ -163,6 +163,7 @@ for (const { viewport, staff, client } of VIEWS) {
       '/clients/new',
       '/settings/about',
       '/settings/account',
+      '/settings/account/two-factor',
       '/settings/practice',
       '/settings/trail',
     );

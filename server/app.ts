@@ -33,6 +33,7 @@ export { ALWAYS_ROOM, watchRoom } from './room';
 export { readSettings } from './settings';
 export { listenTrouble, startTrouble } from './startTrouble';
 export { needsSetUp } from '~/services/accounts.server';
+export { endTwoFactorByOperator } from '~/services/twoFactor.server';
 export { DEMO_PASS_PHRASE, demoPeopleToPrint, seedDemo } from '~/services/demo/seed.server';
 
 export interface AppOptions {

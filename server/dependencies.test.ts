@@ -1,4 +1,7 @@
+import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 
 interface Locked {
   version?: string;
@@ -40,4 +43,58 @@ describe('what the product stands on', () => {
     const bound = packages.filter(([, { license }]) => /(^|[^L])GPL|SSPL|BUSL/.test(license ?? ''));
     expect(bound.map(([path]) => path)).toEqual([]);
   });
+});
+
+/** A registry that answers one thing about advisories, whatever it is asked. */
+async function advised(
+  status: number,
+  told: object,
+): Promise<{ code: number | null; says: string }> {
+  const registry = createServer((request, response) => {
+    request.resume();
+    const isAsked = request.url?.endsWith('/security/advisories/bulk') ?? false;
+    response.writeHead(isAsked ? status : 404, { 'content-type': 'application/json' });
+    response.end(JSON.stringify(isAsked ? told : {}));
+  });
+  await new Promise<void>((up) => registry.listen(0, '127.0.0.1', up));
+  const { port } = registry.address() as AddressInfo;
+  const child = spawn(process.execPath, ['scripts/advisories.mjs'], {
+    env: {
+      ...process.env,
+      npm_config_registry: `http://127.0.0.1:${port}/`,
+      npm_config_fetch_retries: '0',
+    },
+  });
+  let says = '';
+  child.stdout.on('data', (text) => (says += String(text)));
+  child.stderr.on('data', (text) => (says += String(text)));
+  const code = await new Promise<number | null>((done) => child.once('exit', done));
+  registry.close();
+  return { code, says };
+}
+
+// Of no engine: asked once.
+const once = process.env.TEST_DATABASE_URL ? describe.skip : describe;
+once('advisories', () => {
+  it('on what is shipped are told by name, none are told as none, and silence as silence', async () => {
+    const advisory = {
+      id: 1,
+      url: 'https://advisories.example/1',
+      title: 'Speaks out of turn',
+      severity: 'high',
+      vulnerable_versions: '<9999',
+      cwe: [],
+      cvss: { score: 7.5, vectorString: null },
+    };
+    const [some, none, silent] = await Promise.all([
+      advised(200, { pg: [advisory] }),
+      advised(200, {}),
+      advised(405, {}),
+    ]);
+    expect([some.code, none.code, silent.code]).toEqual([1, 0, 2]);
+    expect(some.says).toContain('high: pg ');
+    expect(some.says).toContain('Speaks out of turn');
+    expect(none.says).toContain('No advisories.');
+    expect(silent.says).toContain('nothing is known');
+  }, 60_000);
 });

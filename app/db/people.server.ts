@@ -1,6 +1,6 @@
 import { and, asc, count, eq, gt, isNull, ne } from 'drizzle-orm';
 import type { Database } from './database.server';
-import { client, practice, signIn, user } from './schema.server';
+import { client, practice, signIn, twoFactor, user } from './schema.server';
 
 export const countPractices = async (db: Database): Promise<number> =>
   (await db.select({ n: count() }).from(practice))[0]?.n ?? 0;
@@ -53,8 +53,10 @@ export const staffOf = (db: Database, practiceId: string) =>
       email: user.email,
       role: user.role,
       endedAt: user.endedAt,
+      twoFactorSince: twoFactor.confirmedAt,
     })
     .from(user)
+    .leftJoin(twoFactor, eq(twoFactor.userId, user.id))
     .where(and(eq(user.practiceId, practiceId), ne(user.role, 'client')))
     .orderBy(asc(user.name));
 

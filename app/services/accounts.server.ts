@@ -2,25 +2,15 @@ import { and, eq, isNull, ne, sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
-import { countPractices, demoPeople, personBySignIn, userByEmail } from '~/db/people.server';
+import { countPractices, demoPeople, userByEmail } from '~/db/people.server';
 import type { Database } from '~/db/database.server';
 import { nameSchema, timeZoneSchema } from '~/keeping/fields';
-import { invitation, practice, signIn, user } from '~/db/schema.server';
+import { begunSignIn, invitation, practice, signIn, user } from '~/db/schema.server';
 import { Refusal } from '~/keeping/server/refusal.server';
-import {
-  hashPassword,
-  newToken,
-  pretendToVerify,
-  tokenHash,
-  verifyPassword,
-} from './secret.server';
-import { rememberDevice, spendSetUpTry, spendTry, type From } from './tries.server';
+import { hashPassword, pretendToVerify, tokenHash, verifyPassword } from './secret.server';
+import { letIn, openedFor, openSignIn, type LetIn, type SignedIn } from './signIns.server';
+import { spendSetUpTry, spendTry, type From } from './tries.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
-
-const HOUR = 3_600_000;
-/** How long a sign-in lives without being used, in ms: staff short, a client’s own phone long. */
-const IDLE = { owner: 12 * HOUR, therapist: 12 * HOUR, client: 60 * 24 * HOUR } as const;
-const TOUCH_EVERY = 5 * 60_000;
 
 export const emailSchema = z
   .string({ error: 'Enter an e-mail address.' })
@@ -35,39 +25,12 @@ export const passPhraseSchema = z
   .min(12, 'The pass phrase needs at least 12 characters; three or four words do.')
   .max(200, 'The pass phrase may have at most 200 characters.');
 
-/** Opens a sign-in for a user and returns the token for their cookie. */
-export async function openSignIn(
-  { db, now }: Setting,
-  person: { id: string; role: Principal['role'] },
-  device: string,
-): Promise<string> {
-  const token = newToken();
-  const at = now();
-  await db.insert(signIn).values({
-    tokenHash: tokenHash(token),
-    userId: person.id,
-    createdAt: at,
-    lastSeenAt: at,
-    expiresAt: new Date(at.getTime() + IDLE[person.role]),
-    device: device.slice(0, 200),
-  });
-  return token;
-}
-
-/** Somebody who has just signed in: what their browser keeps, and where they begin. */
-export interface SignedIn {
-  token: string;
-  /** What their device is known by from now on; null where that is of no use. */
-  deviceToken: string | null;
-  role: Principal['role'];
-}
-
 /** Checks e-mail and pass phrase. Unknown e-mail and wrong pass phrase answer alike. */
 export async function signInWithPassPhrase(
   setting: Setting,
   given: { email: string; passPhrase: string },
   from: From,
-): Promise<SignedIn> {
+): Promise<LetIn> {
   const email = given.email.trim().toLowerCase();
   const giveBack = await spendTry(setting, email, from);
   const known = await userByEmail(setting.db, email);
@@ -81,15 +44,7 @@ export async function signInWithPassPhrase(
     throw new Refusal(422, 'E-mail and pass phrase do not match. Check both and try again.');
   }
   await giveBack();
-  const token = await openSignIn(setting, person, from.device);
-  const deviceToken = await rememberDevice(setting, person.id, from.deviceToken);
-  await recordAudit(setting.db, {
-    practiceId: person.practiceId,
-    actorId: person.id,
-    at: setting.now(),
-    action: 'signed in',
-  });
-  return { token, deviceToken, role: person.role };
+  return letIn(setting, person, from);
 }
 
 /** Those the demo offers by one click; nobody outside demo mode. */
@@ -107,27 +62,6 @@ export async function signInDemo(
   const token = await openSignIn(setting, person, device);
   return { token, deviceToken: null, role: person.role };
 }
-
-/** Who a cookie's token stands for; keeps the sign-in alive while it is used. */
-export async function principalOf(setting: Setting, token: string): Promise<Principal | null> {
-  const at = setting.now();
-  const hash = tokenHash(token);
-  const person = await personBySignIn(setting.db, hash, at);
-  if (!person) return null;
-  const { lastSeenAt, ...principal } = person;
-  if (at.getTime() - lastSeenAt.getTime() > TOUCH_EVERY && setting.hasRoom()) {
-    const expiresAt = new Date(at.getTime() + IDLE[person.role]);
-    await setting.db
-      .update(signIn)
-      .set({ lastSeenAt: at, expiresAt })
-      .where(eq(signIn.tokenHash, hash));
-  }
-  return principal;
-}
-
-export const signOut = async ({ db }: Setting, token: string): Promise<void> => {
-  await db.delete(signIn).where(eq(signIn.tokenHash, tokenHash(token)));
-};
 
 /** No link to a new pass phrase outlives its purpose: a change of the phrase withdraws them all. */
 export const withdrawLinks = (db: Database, userId: string, at: Date) =>
@@ -166,6 +100,7 @@ export async function changePassPhrase(
   await db.transaction(async (tx) => {
     await tx.update(user).set({ passwordHash }).where(eq(user.id, who.userId));
     await withdrawLinks(tx, who.userId, setting.now());
+    await tx.delete(begunSignIn).where(eq(begunSignIn.userId, who.userId));
     await tx
       .delete(signIn)
       .where(and(eq(signIn.userId, who.userId), ne(signIn.tokenHash, tokenHash(token))));
@@ -175,17 +110,6 @@ export async function changePassPhrase(
       at: setting.now(),
       action: 'changed their pass phrase',
     });
-  });
-}
-
-/** Ends every sign-in of a person, on this device and all others. */
-export async function signOutEverywhere(setting: Setting, who: Principal): Promise<void> {
-  await setting.db.delete(signIn).where(eq(signIn.userId, who.userId));
-  await recordAudit(setting.db, {
-    practiceId: who.practiceId,
-    actorId: who.userId,
-    at: setting.now(),
-    action: 'signed out everywhere',
   });
 }
 
@@ -238,7 +162,5 @@ export async function setUpPractice(
     });
     await recordAudit(tx, { practiceId, actorId: owner.id, at, action: 'set up the practice' });
   });
-  const token = await openSignIn(setting, owner, from.device);
-  const deviceToken = await rememberDevice(setting, owner.id, from.deviceToken);
-  return { token, deviceToken, role: owner.role };
+  return openedFor(setting, owner, from);
 }

@@ -6,16 +6,13 @@ import {
   changePassPhrase,
   emailSchema,
   needsSetUp,
-  openSignIn,
   passPhraseSchema,
-  principalOf,
   setUpPractice,
   setUpSchema,
   signInDemo,
   signInWithPassPhrase,
-  signOut,
-  signOutEverywhere,
 } from './accounts.server';
+import { openSignIn, principalOf, signOut, signOutEverywhere } from './signIns.server';
 import { invite, join, joinSchema, readInvitation, renew } from './invitations.server';
 import type { Principal } from '~/keeping/server/setting.server';
 import {
@@ -35,6 +32,7 @@ import {
   secondPractice,
   setUp,
   settingFor,
+  signedIn,
   addClient,
 } from './testing/practiceForTests.server';
 
@@ -104,11 +102,8 @@ describe('setting up', () => {
 
 describe('signing in', () => {
   it('takes the right pass phrase, whatever the case of the e-mail', async () => {
-    const { token, role } = await signInWithPassPhrase(
-      setting,
-      { email: ' Runa@LampStreet.example ', passPhrase: PASS_PHRASE },
-      from,
-    );
+    const given = { email: ' Runa@LampStreet.example ', passPhrase: PASS_PHRASE };
+    const { token, role } = signedIn(await signInWithPassPhrase(setting, given, from));
     expect(role).toBe('owner');
     expect((await principalOf(setting, token))?.name).toBe('Runa Dahl');
   });
@@ -150,7 +145,7 @@ describe('signing in', () => {
     const { who } = await joinedClient(setting, owner, 'Known Device');
     const given = { email: who.email, passPhrase: PASS_PHRASE };
     const home = { address: '203.0.113.9', device: 'phone' };
-    const { deviceToken } = await signInWithPassPhrase(setting, given, home);
+    const { deviceToken } = signedIn(await signInWithPassPhrase(setting, given, home));
     if (!deviceToken) throw new Error('The device was not remembered.');
     let last = 0;
     for (let n = 0; n < 9; n += 1) last = await wrongly(who.email, home);
@@ -483,12 +478,8 @@ describe('a lost or changed pass phrase', () => {
         from,
       ),
     ).rejects.toMatchObject({ status: 409 });
-    const renewed = await renew(
-      setting,
-      token,
-      { passPhrase: NEW },
-      { ...from, device: 'new phone' },
-    );
+    const phone = { ...from, device: 'new phone' };
+    const renewed = signedIn(await renew(setting, token, { passPhrase: NEW }, phone));
     expect(await principalOf(setting, old)).toBeNull();
     expect(await principalOf(setting, renewed.token)).toMatchObject({
       userId: who.userId,

@@ -3,18 +3,13 @@ import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
 import type { Database } from '~/db/database.server';
-import { client, invitation, practice, signIn, user } from '~/db/schema.server';
-import {
-  emailSchema,
-  openSignIn,
-  passPhraseSchema,
-  withdrawLinks,
-  type SignedIn,
-} from './accounts.server';
+import { begunSignIn, client, invitation, practice, signIn, user } from '~/db/schema.server';
+import { emailSchema, passPhraseSchema, withdrawLinks } from './accounts.server';
 import { nameSchema, timeZoneSchema } from '~/keeping/fields';
 import { found, Refusal } from '~/keeping/server/refusal.server';
 import { hashPassword, newToken, tokenHash } from './secret.server';
-import { rememberDevice, spendInvitationTry, type From } from './tries.server';
+import { letIn, openedFor, type LetIn, type SignedIn } from './signIns.server';
+import { spendInvitationTry, type From } from './tries.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 
 const DAYS_VALID = 14;
@@ -110,16 +105,6 @@ export async function readInvitation(setting: Setting, token: string, address: s
   return row;
 }
 
-async function signedIn(
-  setting: Setting,
-  person: { id: string; role: Principal['role'] },
-  from: From,
-): Promise<SignedIn> {
-  const token = await openSignIn(setting, person, from.device);
-  const deviceToken = await rememberDevice(setting, person.id, from.deviceToken);
-  return { token, deviceToken, role: person.role };
-}
-
 export const joinSchema = z.object({
   name: nameSchema,
   email: emailSchema,
@@ -193,24 +178,24 @@ export async function join(
       subject: invited.clientId ?? undefined,
     });
   });
-  return signedIn(setting, person, from);
+  return openedFor(setting, person, from);
 }
 
 export const renewSchema = z.object({ passPhrase: passPhraseSchema });
 
-/** Takes up a link that renews a pass phrase: every device is signed out, this one is signed in. */
+/** Takes up a link that renews a pass phrase: every device is signed out, this one is signed in, by their code where one is wanted. */
 export async function renew(
   setting: Setting,
   token: string,
   given: z.infer<typeof renewSchema>,
   from: From,
-): Promise<SignedIn> {
+): Promise<LetIn> {
   const invited = await readInvitation(setting, token, from.address);
   const userId = invited.renewsUserId;
   if (userId === null) throw new Refusal(409, 'This link makes an account; it renews none.');
   const passwordHash = await hashPassword(given.passPhrase);
   const at = setting.now();
-  const role = await setting.db.transaction(async (tx) => {
+  const { role } = await setting.db.transaction(async (tx) => {
     await useUp(tx, invited.id, at);
     const [person] = await tx
       .update(user)
@@ -219,13 +204,14 @@ export async function renew(
       .returning({ role: user.role });
     await withdrawLinks(tx, userId, at);
     await tx.delete(signIn).where(eq(signIn.userId, userId));
+    await tx.delete(begunSignIn).where(eq(begunSignIn.userId, userId));
     await recordAudit(tx, {
       practiceId: invited.practiceId,
       actorId: userId,
       at,
       action: 'renewed a pass phrase',
     });
-    return found(person, 'account').role;
+    return found(person, 'account');
   });
-  return signedIn(setting, { id: userId, role }, from);
+  return letIn(setting, { id: userId, role, practiceId: invited.practiceId }, from);
 }

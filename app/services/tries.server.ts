@@ -21,6 +21,7 @@ const TRIES = {
   'set-up': 10,
   'set-up by all': 50,
   invitation: 60,
+  code: 10,
 } as const;
 type Counted = keyof typeof TRIES;
 
@@ -128,6 +129,20 @@ export const spendSetUpTry = (setting: Setting, address: string): Promise<void> 
 /** Counts a link that nobody made. */
 export const spendInvitationTry = (setting: Setting, address: string): Promise<void> =>
   spend(setting, [['invitation', address]]);
+
+/**
+ * Counts a try at somebody's second factor, wherever it comes from: whoever tries knows the pass phrase.
+ *
+ * @returns what gives it back, once the code was right
+ * @throws Refusal 429 when there were too many
+ */
+export async function spendCodeTry(setting: Setting, userId: string): Promise<() => Promise<void>> {
+  const key = tokenHash(userId);
+  await spend(setting, [['code', key]]);
+  return async () => {
+    await limitersFor(setting).code.delete(key);
+  };
+}
 
 /**
  * Remembers that somebody signed in on a device.

@@ -47,6 +47,8 @@ export function patient(page: Page): Page {
 
 export const PHONE = { width: 390, height: 844 };
 export const PASS_PHRASE = 'lantern on the quay';
+/** Of everybody the demo comes with. */
+export const DEMO_PASS_PHRASE = 'harbour lamp demo';
 
 /** Signs in as one of the demo’s people, without the page that offers them, and opens their first page. */
 export async function stepInAs(page: Page, name: string): Promise<void> {

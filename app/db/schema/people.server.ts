@@ -87,6 +87,47 @@ export const knownDevice = pgTable(
   ],
 );
 
+/** What a member of staff signs in with besides the pass phrase; in force once it is confirmed. */
+export const twoFactor = pgTable('two_factor', {
+  userId: uuid('user_id')
+    .primaryKey()
+    .references(() => user.id, { onDelete: 'cascade' }),
+  /** What the authenticator app shares with us: 20 random bytes, base32. */
+  secret: text('secret').notNull(),
+  offeredAt: instant('offered_at').notNull(),
+  confirmedAt: instant('confirmed_at'),
+  /** The last half minute a code was taken of, counted from 1970: each code is taken once. */
+  lastStep: integer('last_step').notNull().default(0),
+});
+
+/** What signs in when the app is not at hand, each once. */
+export const recoveryCode = pgTable(
+  'recovery_code',
+  {
+    userId: uuid('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    /** SHA-256 of the code, hex. */
+    codeHash: text('code_hash').notNull(),
+    usedAt: instant('used_at'),
+  },
+  (table) => [primaryKey({ columns: [table.userId, table.codeHash] })],
+);
+
+/** A sign-in whose pass phrase was right and whose code is still wanted. */
+export const begunSignIn = pgTable(
+  'begun_sign_in',
+  {
+    /** SHA-256 of the cookie's token, hex. */
+    tokenHash: text('token_hash').primaryKey(),
+    userId: uuid('user_id')
+      .notNull()
+      .references(() => user.id, { onDelete: 'cascade' }),
+    expiresAt: instant('expires_at').notNull(),
+  },
+  (table) => [index('begun_sign_in_user').on(table.userId)],
+);
+
 export const client = pgTable(
   'client',
   {

@@ -6,7 +6,8 @@ import { itemFor, routineWith, timed } from '#core/examples';
 import { INTERVIEW, noneOf, reply, type ConditionId, type Reply } from '#core/screening';
 import { v7 as uuid } from 'uuid';
 import { detailsSchema } from '~/keeping/bodies';
-import { openSignIn, principalOf, setUpPractice } from '../accounts.server';
+import { setUpPractice } from '../accounts.server';
+import { openSignIn, principalOf, type LetIn, type SignedIn } from '../signIns.server';
 import { invite, join } from '../invitations.server';
 import { planOf } from '../planning.server';
 import { screeningOf } from '../screening.server';
@@ -34,6 +35,12 @@ export function settingFor(db: Database): Setting & { moveTo: (at: Date) => void
   };
 }
 
+/** Those who were let in by their pass phrase alone. */
+export function signedIn(letIn: LetIn): SignedIn {
+  if ('begun' in letIn) throw new Error('A code is wanted.');
+  return letIn;
+}
+
 async function principal(setting: Setting, token: string): Promise<Principal> {
   const who = await principalOf(setting, token);
   if (!who) throw new Error('The sign-in is not known.');
@@ -41,6 +48,17 @@ async function principal(setting: Setting, token: string): Promise<Principal> {
 }
 
 export const FROM = { address: '192.0.2.1', device: 'test' };
+
+/** A therapist who joined a practice by an invitation. */
+export async function joinedTherapist(
+  setting: Setting,
+  owner: Principal,
+  given: { name: string; email: string },
+): Promise<Principal> {
+  const { token } = await invite(setting, owner, { role: 'therapist', clientId: null });
+  const account = { ...given, passPhrase: PASS_PHRASE, timeZone: 'UTC' };
+  return principal(setting, (await join(setting, token, account, FROM)).token);
+}
 
 /** The first practice of an installation, with its owner signed in. */
 export async function setUp(setting: Setting): Promise<Principal> {

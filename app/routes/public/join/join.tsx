@@ -1,8 +1,8 @@
 import { Button, PasswordInput, TextInput } from '@mantine/core';
 import { useSyncExternalStore } from 'react';
-import { Form, redirect } from 'react-router';
+import { Form } from 'react-router';
 import { requestContext, settingContext } from '~/context.server';
-import { act, cameFrom, formOf, homeOf, load, parse, signingIn } from '~/door.server';
+import { act, cameFrom, formOf, load, parse, wayIn } from '~/door.server';
 import {
   join,
   joinSchema,
@@ -41,7 +41,7 @@ export async function action({ params, request, context }: Route.ActionArgs) {
       renewsUserId === null
         ? await join(setting, params.token, parse(joinSchema, form), from)
         : await renew(setting, params.token, parse(renewSchema, form), from);
-    return redirect(homeOf(joined), { headers: await signingIn(context, joined) });
+    return wayIn(context, joined, null);
   });
 }
 

@@ -1,7 +1,7 @@
 import { Button, PasswordInput, TextInput } from '@mantine/core';
 import { Form, redirect } from 'react-router';
 import { settingContext } from '~/context.server';
-import { act, cameFrom, formOf, load, parse, signingIn } from '~/door.server';
+import { act, cameFrom, formOf, load, parse, wayIn } from '~/door.server';
 import { needsSetUp, setUpPractice, setUpSchema } from '~/services/accounts.server';
 import { Gate } from '~/ui/parts/Gate';
 import { Notice } from '~/ui/parts/Notice';
@@ -21,7 +21,7 @@ export async function action({ request, context }: Route.ActionArgs) {
     const form = parse(setUpSchema, await formOf(request));
     const from = await cameFrom(request, context);
     const signedIn = await setUpPractice(context.get(settingContext), form, from);
-    return redirect('/day', { headers: await signingIn(context, signedIn) });
+    return wayIn(context, signedIn, null);
   });
 }
 

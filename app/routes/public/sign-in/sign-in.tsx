@@ -1,7 +1,7 @@
 import { Button, PasswordInput, TextInput } from '@mantine/core';
 import { Form, redirect, useNavigation } from 'react-router';
 import { principalContext, settingContext } from '~/context.server';
-import { act, cameFrom, formOf, homeOf, load, parse, signingIn } from '~/door.server';
+import { act, cameFrom, formOf, homeOf, load, parse, wantedPath, wayIn } from '~/door.server';
 import {
   demoSignIns,
   needsSetUp,
@@ -29,10 +29,6 @@ const formSchema = z.discriminatedUnion('intent', [
   }),
 ]);
 
-/** Only a path of our own may be gone back to. */
-const ownPath = (to: string | null): string | null =>
-  to !== null && /^\/(?![/\\])[\w\-/.]*$/.test(to) ? to : null;
-
 export async function loader({ context }: Route.LoaderArgs) {
   const setting = context.get(settingContext);
   const who = context.get(principalContext);
@@ -46,12 +42,11 @@ export async function action({ request, context }: Route.ActionArgs) {
   const from = await cameFrom(request, context);
   return act(async () => {
     const form = parse(formSchema, await formOf(request));
-    const signedIn =
+    const letIn =
       form.intent === 'demo'
         ? await signInDemo(setting, form.userId, from.device)
         : await signInWithPassPhrase(setting, form, from);
-    const to = ownPath(new URL(request.url).searchParams.get('to'));
-    return redirect(to ?? homeOf(signedIn), { headers: await signingIn(context, signedIn) });
+    return wayIn(context, letIn, wantedPath(request));
   });
 }
 

@@ -1,7 +1,7 @@
 import { redirect } from 'react-router';
 import { settingContext } from '~/context.server';
 import { cookieFor, load, tokenOf } from '~/door.server';
-import { signOut } from '~/services/accounts.server';
+import { signOut } from '~/services/signIns.server';
 import type { Route } from './+types/sign-out';
 
 export const loader = () => redirect('/');

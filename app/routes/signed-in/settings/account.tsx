@@ -1,14 +1,11 @@
 import { Button, PasswordInput, SegmentedControl, useMantineColorScheme } from '@mantine/core';
-import { Form, redirect } from 'react-router';
+import { Form, Link, redirect } from 'react-router';
 import { z } from 'zod';
 import { dayOf } from '#core/calendar';
 import { personContext } from '~/context.server';
 import { act, cameFrom, cookieFor, formOf, load, parse, tokenOf } from '~/door.server';
-import {
-  changePassPhrase,
-  changePassPhraseSchema,
-  signOutEverywhere,
-} from '~/services/accounts.server';
+import { changePassPhrase, changePassPhraseSchema } from '~/services/accounts.server';
+import { signOutEverywhere } from '~/services/signIns.server';
 import { LinkButton } from '~/ui/parts/LinkButton';
 import { Notice } from '~/ui/parts/Notice';
 import { deviceName } from '~/services/deviceName.server';
@@ -27,6 +24,7 @@ export async function loader({ context, request }: Route.LoaderArgs) {
   return {
     name: who.name,
     email: who.email,
+    isStaff: who.role !== 'client',
     today: dayOf(setting.now().getTime(), who.timeZone),
     devices: devices.map(({ device, createdAt, lastSeenAt, tokenHash }) => ({
       key: deviceKey(tokenHash),
@@ -117,6 +115,18 @@ export default function Account({ loaderData, actionData }: Route.ComponentProps
           </Button>
         </Form>
       </section>
+      {loaderData.isStaff && (
+        <section>
+          <h2>Two-factor sign-in</h2>
+          <p className={classes.soft}>
+            A code from your phone besides the pass phrase: whoever gets to know the one still lacks
+            the other.
+          </p>
+          <p>
+            <Link to="/settings/account/two-factor">See how it stands, turn it on or off</Link>
+          </p>
+        </section>
+      )}
       <section>
         <h2>Signed in on</h2>
         {changed === 'ended' && <Notice tone="quiet">That sign-in is ended.</Notice>}

@@ -13,6 +13,7 @@ import {
   practicePeople,
   practiceSchema,
 } from '~/services/practice.server';
+import { endTwoFactorOf } from '~/services/twoFactor.server';
 import { found } from '~/keeping/server/refusal.server';
 import { LinkButton } from '~/ui/parts/LinkButton';
 import { Notice } from '~/ui/parts/Notice';
@@ -33,15 +34,19 @@ export async function loader({ context }: Route.LoaderArgs) {
       rescreenAfterDays: who.rescreenAfterDays,
     },
     own: who.userId,
-    people: (await load(() => practicePeople(setting, who))).map(({ endedAt, ...person }) => ({
-      ...person,
-      ended: endedAt && dayOf(endedAt.getTime(), who.timeZone),
-    })),
+    people: (await load(() => practicePeople(setting, who))).map((one) => {
+      const { endedAt, twoFactorSince, ...person } = one;
+      return {
+        ...person,
+        ended: endedAt && dayOf(endedAt.getTime(), who.timeZone),
+        twoFactor: twoFactorSince !== null,
+      };
+    }),
   };
 }
 
 const intentSchema = z.object({
-  intent: z.enum(['change', 'invite', 'renew', 'end'], {
+  intent: z.enum(['change', 'invite', 'renew', 'end', 'one factor'], {
     error: 'The form is damaged; reload the page.',
   }),
   userId: z.string().default(''),
@@ -60,6 +65,10 @@ export async function action({ context, request }: Route.ActionArgs) {
     if (intent === 'end') {
       await endAccount(setting, who, userId);
       return { ok: true as const, done: 'ended' as const };
+    }
+    if (intent === 'one factor') {
+      await endTwoFactorOf(setting, who, userId);
+      return { ok: true as const, done: 'one factor' as const };
     }
     const colleague = (await practicePeople(setting, who)).find(
       ({ id, endedAt }) => id === userId && endedAt === null,
@@ -89,6 +98,11 @@ function Owner({
       {refused && <Notice>{refused.message}</Notice>}
       {done?.done === 'changed' && <Notice tone="quiet">Saved.</Notice>}
       {done?.done === 'ended' && <Notice tone="quiet">The account is ended.</Notice>}
+      {done?.done === 'one factor' && (
+        <Notice tone="quiet">
+          Their two-factor sign-in is off: the pass phrase alone signs in.
+        </Notice>
+      )}
       <Form method="post" noValidate className={classes.form}>
         <input type="hidden" name="intent" value="change" />
         <TextInput
@@ -147,6 +161,15 @@ function Actions({ person, own }: { person: Colleague; own: boolean }) {
           New pass phrase
         </LinkButton>
       </Form>
+      {person.twoFactor && !own && (
+        <Form method="post">
+          <input type="hidden" name="intent" value="one factor" />
+          {field}
+          <LinkButton type="submit" aria-label={`Turn two-factor sign-in off for ${person.name}`}>
+            Two-factor off
+          </LinkButton>
+        </Form>
+      )}
       <LinkButton aria-label={`End the account of ${person.name}`} onClick={() => setEnding(true)}>
         End account
       </LinkButton>
@@ -176,7 +199,10 @@ export default function Practice(props: Route.ComponentProps) {
             <li key={person.id}>
               <div>
                 {person.name}, {person.role === 'owner' ? 'owner and therapist' : 'therapist'}
-                <span className={classes.soft}>{person.email}</span>
+                <span className={classes.soft}>
+                  {person.email}
+                  {person.twoFactor && ' · two-factor sign-in'}
+                </span>
               </div>
               {person.ended ? (
                 <span className={classes.soft}>ended {shortDay(person.ended)}</span>
