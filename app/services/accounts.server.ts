@@ -1,12 +1,12 @@
-import { and, eq, isNull, ne, sql } from 'drizzle-orm';
+import { and, eq, ne, sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
 import { countPractices, demoPeople, userByEmail } from '~/db/people.server';
-import type { Database } from '~/db/database.server';
 import { nameSchema, timeZoneSchema } from '~/keeping/fields';
-import { begunSignIn, invitation, practice, signIn, user } from '~/db/schema.server';
+import { begunSignIn, practice, signIn, user } from '~/db/schema.server';
 import { Refusal } from '~/keeping/server/refusal.server';
+import { withdrawLinks } from './links.server';
 import { hashPassword, pretendToVerify, tokenHash, verifyPassword } from './secret.server';
 import { letIn, openedFor, openSignIn, type LetIn, type SignedIn } from './signIns.server';
 import { spendSetUpTry, spendTry, type From } from './tries.server';
@@ -62,19 +62,6 @@ export async function signInDemo(
   const token = await openSignIn(setting, person, device);
   return { token, deviceToken: null, role: person.role };
 }
-
-/** No link to a new pass phrase outlives its purpose: a change of the phrase withdraws them all. */
-export const withdrawLinks = (db: Database, userId: string, at: Date) =>
-  db
-    .update(invitation)
-    .set({ revokedAt: at })
-    .where(
-      and(
-        eq(invitation.renewsUserId, userId),
-        isNull(invitation.usedAt),
-        isNull(invitation.revokedAt),
-      ),
-    );
 
 export const changePassPhraseSchema = z.object({
   present: z.string().min(1, 'Enter your present pass phrase.').max(200, 'That is too long.'),

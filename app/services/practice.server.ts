@@ -5,7 +5,7 @@ import { countPractices, signInsOf, staffOf } from '~/db/people.server';
 import { practice, signIn, user } from '~/db/schema.server';
 import { nameSchema, timeZoneSchema } from '~/keeping/fields';
 import { found, Refusal } from '~/keeping/server/refusal.server';
-import { withdrawLinks } from './accounts.server';
+import { withdrawLinks } from './links.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 
 export const practiceSchema = z.object({
