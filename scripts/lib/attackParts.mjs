@@ -19,8 +19,12 @@ export function addressOf(routeTable, id) {
   };
 }
 
+/** A page for everybody that is only there between the pass phrase and the code. */
+const BETWEEN = '/sign-in/code';
+
 /** What somebody is answered at an address that is behind a door: 'in', 'sign-in' or 'nothing'. */
-function expected(doors, { role }) {
+function expected(path, doors, { role }) {
+  if (path === BETWEEN && role === 'nobody') return 'sign-in';
   if (doors.length === 0 || (doors.includes('signed-in') && role !== 'nobody')) return 'in';
   if (role === 'nobody') return 'sign-in';
   return doors.includes(role) ? 'in' : 'nothing';
@@ -57,7 +61,7 @@ export async function roleMatrix(url, routeTable, people, ids) {
             : answer.status === 404
               ? 'nothing'
               : 'in';
-        const should = expected(doors, who);
+        const should = expected(path, doors, who);
         // What is not there is not there for those who are let in, too.
         const isWell = was === should || (should === 'in' && was === 'nothing');
         if (answer.status >= 500 || !isWell) {
