@@ -1,6 +1,6 @@
 import type { Side } from '#core/anatomy';
 import { daysBetween, type Day } from '#core/calendar';
-import { wordChange, type Change } from './change';
+import { changeOf, type Change } from './change';
 import { theilSen, type Line } from './theilSen';
 
 /** One session on one site and side: the rating before and the rating after. */
@@ -46,13 +46,11 @@ const middle = (values: number[]): number | null => {
 
 function rowOf(siteId: string, side: Side, strokes: Stroke[]): DropRow | null {
   const first = strokes[0];
-  const last = strokes.at(-1);
-  if (!first || !last) return null;
+  if (!first) return null;
   const points = strokes.map(
     (stroke) => [daysBetween(first.day, stroke.day), stroke.before] as const,
   );
   const trend = theilSen(points);
-  const days = daysBetween(first.day, last.day);
   const drops = strokes.flatMap((stroke) =>
     stroke.after === null ? [] : [stroke.before - stroke.after],
   );
@@ -62,7 +60,7 @@ function rowOf(siteId: string, side: Side, strokes: Stroke[]): DropRow | null {
     strokes,
     firstDay: first.day,
     trend,
-    change: wordChange(trend && trend.slope * days, strokes.length, days),
+    change: changeOf(points),
     usualDrop: middle(drops),
   };
 }

@@ -1,3 +1,4 @@
+export { slopeInterval } from './slopeInterval';
 export { theilSen, type Line } from './theilSen';
 export { weeksOf, type WeekCount } from './weeks';
 export { dropRows, type DropRow, type RatedPlace, type Stroke } from './dropRows';
@@ -10,4 +11,4 @@ export {
   type Lately,
   type LoggedSession,
 } from './triage';
-export { MEANINGFUL_GRADES, wordChange, type Change } from './change';
+export { changeOf, MEANINGFUL_GRADES, type Change } from './change';

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { linearRegression, median } from 'simple-statistics';
-import { dropRows, theilSen, weeksOf, wordChange } from './index';
+import { seeded } from '#core/uncertainty';
+import { changeOf, dropRows, slopeInterval, theilSen, weeksOf } from './index';
+import { wordChange } from './change';
 
 const coordinate = fc.integer({ min: -1000, max: 1000 });
 const points = fc.array(fc.tuple(coordinate, coordinate), { minLength: 2, maxLength: 25 });
@@ -34,18 +36,133 @@ describe('the robust line', () => {
   });
 });
 
+describe('the interval of the slope', () => {
+  // Gilbert 1987, Statistical Methods for Environmental Pollution Monitoring, example 16.3 (from memory): the
+  // method; the figures here are counted out by hand.
+  it('leaves out as many slopes at either end as chance moves Kendall’s sum', () => {
+    // Ten points, all different: variance 10·9·25/18 = 125, 1.96 √125 = 21.9, of 45 slopes the 12th and the 34th.
+    const data = [3, 1, 4, 2, 6, 5, 9, 7, 10, 8].map((y, x): [number, number] => [x, y]);
+    const slopes = data
+      .flatMap(([x1, y1], i) => data.slice(i + 1).map(([x2, y2]) => (y2 - y1) / (x2 - x1)))
+      .sort((a, b) => a - b);
+    expect(slopeInterval(data)).toEqual([slopes[10], slopes[34]]);
+  });
+
+  it('lies about the slope, turns with the line, and is all slopes of a few points', () => {
+    fc.assert(
+      fc.property(points, (data) => {
+        const interval = slopeInterval(data);
+        const line = theilSen(data);
+        if (interval === null || line === null) {
+          expect([interval, line]).toEqual([null, null]);
+          return;
+        }
+        const [low, high] = interval;
+        expect(low).toBeLessThanOrEqual(line.slope);
+        expect(high).toBeGreaterThanOrEqual(line.slope);
+        const turned = slopeInterval(data.map(([x, y]): [number, number] => [x, -y]));
+        expect(turned?.[0]).toBeCloseTo(-high, 9);
+        expect(turned?.[1]).toBeCloseTo(-low, 9);
+      }),
+    );
+    expect(
+      slopeInterval([
+        [0, 4],
+        [1, 3],
+        [2, 1],
+      ]),
+    ).toEqual([-2, -1]);
+    expect(
+      slopeInterval([
+        [0, 4],
+        [0, 3],
+      ]),
+    ).toBeNull();
+  });
+});
+
 describe('a change in words', () => {
+  const fit = (grades: number, low: number, high: number) => ({
+    grades,
+    interval: [low, high] as const,
+  });
+
   // Farrar et al. 2001, Pain 94:149: 2 points on 0–10 (value from memory).
-  it('counts from 2 grades on, and not before', () => {
-    expect(wordChange(-2, 20, 56)).toMatchObject({
+  it('tells what is there from what matters', () => {
+    expect(wordChange(fit(-2, -3, -1), 20, 56)).toMatchObject({
       verdict: 'less',
-      says: 'Down 2 in 8 weeks: more than a rating wavers by itself.',
+      says: 'Down 2 in 8 weeks (1 to 3): more than a rating wavers by itself, and enough to matter.',
     });
-    expect(wordChange(-1.9, 20, 56).verdict).toBe('no change');
-    expect(wordChange(2.4, 20, 28).verdict).toBe('more');
-    expect(wordChange(-3, 4, 28).verdict).toBe('too few');
+    expect(wordChange(fit(-1.9, -2.6, -0.4), 20, 56)).toMatchObject({
+      verdict: 'slight',
+      says: 'Down 1.9 in 8 weeks (0.4 to 2.6): more than a rating wavers by itself, too little to matter yet.',
+    });
+    expect(wordChange(fit(-4, -8, 0), 20, 56)).toMatchObject({
+      verdict: 'no change',
+      says: 'Down 4 in 8 weeks, which may be no more than wavering.',
+    });
+    expect(wordChange(fit(2.4, 0.1, 4), 20, 28).verdict).toBe('more');
+    expect(wordChange(fit(-3, -4, -2), 4, 28).verdict).toBe('too few');
     expect(wordChange(null, 9, 0).verdict).toBe('too few');
-    expect(wordChange(0.01, 9, 7).says).toBe('Level in 1 week: too little to count as change.');
+    expect(wordChange(fit(0.01, -1, 1), 9, 7).says).toBe('Level in 1 week.');
+  });
+
+  /** A normal deviate (Box and Muller 1958). */
+  const deviate = (chance: () => number) =>
+    Math.sqrt(-2 * Math.log(1 - chance())) * Math.cos(2 * Math.PI * chance());
+
+  /** Ratings of sessions some days apart, as people give them: whole, from 0 to 10. */
+  const ratings = (
+    seed: number,
+    sessions: number,
+    { waver, lingers, falls }: { waver: number; lingers: number; falls: number },
+  ) => {
+    const chance = seeded(seed);
+    const level = 3 + 4 * chance();
+    let off = 0;
+    let day = 0;
+    const days = Array.from({ length: sessions }, () => {
+      const own = day;
+      day += 1 + Math.floor(3 * chance());
+      return own;
+    });
+    const span = days.at(-1) ?? 1;
+    return days.map((at): [number, number] => {
+      off = lingers * off + Math.sqrt(1 - lingers ** 2) * waver * deviate(chance);
+      const rating = Math.round(level + off - (falls * at) / span);
+      return [at, Math.min(10, Math.max(0, rating))];
+    });
+  };
+  const verdicts = (sessions: number, body: Parameters<typeof ratings>[2], many = 2_000) =>
+    Array.from({ length: many }, (_, seed) => changeOf(ratings(seed, sessions, body)).verdict);
+  const share = (all: readonly string[], ...of: string[]) =>
+    all.filter((verdict) => of.includes(verdict)).length / all.length;
+
+  it.each([
+    { waver: 1, lingers: 0, falls: 0 },
+    { waver: 2, lingers: 0, falls: 0 },
+    { waver: 3, lingers: 0, falls: 0 },
+    // Bad weeks, not only bad days.
+    { waver: 1.5, lingers: 0.3, falls: 0 },
+    { waver: 1.5, lingers: 0.5, falls: 0 },
+  ])(
+    'is claimed of at most one in twenty of 2,000 who do not change in twelve sessions: %j',
+    (body) => {
+      expect(share(verdicts(12, body), 'less', 'more', 'slight')).toBeLessThanOrEqual(0.05);
+    },
+  );
+
+  it('is seen in most who do change by four grades in twenty sessions, and never in the wrong direction', () => {
+    const seen = verdicts(20, { waver: 1, lingers: 0, falls: 4 }, 500);
+    expect(share(seen, 'less')).toBeGreaterThan(0.7);
+    expect(share(seen, 'more')).toBe(0);
+  });
+
+  it('is not spoken of before five sessions', () => {
+    for (const sessions of [1, 2, 3, 4]) {
+      const said = verdicts(sessions, { waver: 2, lingers: 0, falls: 5 }, 50);
+      expect(share(said, 'too few')).toBe(1);
+    }
   });
 });
 
