@@ -93,6 +93,8 @@ export const BODY_PARTS = {
   'back-of-thigh': part('back of the thigh', oval('back', [54, 620], [26, 60])),
   'back-of-leg': part('back of the leg', band('back', 26, [54, 560], [54, 690], [52, 830])),
   leg: part('leg', band('back', 26, [56, 560], [56, 690], [52, 860])),
+  'front-of-thigh': part('front of the thigh', oval('front', [58, 590], [24, 62])),
+  'front-of-knee': part('front of the knee', oval('front', [53, 698], [17, 15])),
   'above-kneecap': part('above the kneecap', oval('front', [53, 672], [20, 14])),
   'outer-knee': part('outer side of the knee', oval('front', [74, 704], [6, 20])),
   'inner-knee': part('inner side of the knee', oval('front', [33, 704], [6, 20])),

@@ -1,11 +1,16 @@
+import { closest, distance } from 'fastest-levenshtein';
+import { LAY_WORDS, type LayWords } from './complaints';
 import { BODY_PARTS } from './referral';
 import { type Site, SITES } from './sites';
 
 /** A site that answers a search, and on what ground. */
 export interface SiteMatch {
   site: Site;
-  /** `name`: plain or anatomical name; `region`; `refers`: sensation may travel to the place asked for. */
-  ground: 'name' | 'region' | 'refers';
+  /**
+   * `name`: plain or anatomical name; `said`: looked for when people say so; `refers`: sensation may travel to the
+   * place asked for; `region`.
+   */
+  ground: 'name' | 'said' | 'refers' | 'region';
   /** The words that answered. */
   words: string;
 }
@@ -31,32 +36,126 @@ const FILLERS = new Set([
   'a',
   'on',
   'side',
+  'is',
+  'are',
+  'and',
+  'when',
+  'i',
+  'have',
+  'with',
+  'to',
+  'from',
+  'sore',
 ]);
 
+const wordsOf = (text: string): string[] => plain(text).split(/ +/).filter(Boolean);
+
 function holds(haystack: string, words: readonly string[]): boolean {
-  const own = plain(haystack).split(' ');
+  const own = wordsOf(haystack);
   return words.every((word) => own.some((part) => part.startsWith(word)));
 }
 
+/** The words of a query that say where; all of them when none does. */
+function telling(query: string): string[] {
+  const all = wordsOf(query);
+  const some = all.filter((word) => !FILLERS.has(word));
+  return some.length > 0 ? some : all;
+}
+
+/** What people say that answers. */
+const saidAs = (words: readonly string[]): LayWords[] =>
+  LAY_WORDS.filter((one) => one.says.some((phrase) => holds(phrase, words)));
+
+/** How well a name answers: as it is written, by its beginning, by its words. */
+function nameRank({ plainName, anatomicalName }: Site, query: string): number {
+  const names = [plain(plainName), plain(anatomicalName)];
+  if (names.includes(query)) return 0;
+  return names.some((name) => name.startsWith(query)) ? 1 : 2;
+}
+
 /**
- * Finds sites by plain name, anatomical name, region, or where it hurts: “front of shoulder” finds the
- * muscles that refer there. Names first, then regions, then referral; body order within each.
+ * Finds sites by plain name, anatomical name, what people say hurts, region, or where it is felt: “front of
+ * shoulder” finds the muscles that refer there, “sciatica” where that is commonly looked for. Names first, those
+ * that are closest before the rest; then what people say, where to look first first; then referral and region in
+ * body order. A site answers once, on its best ground.
  */
 export function searchSites(query: string): SiteMatch[] {
-  const all = plain(query).split(' ').filter(Boolean);
-  const telling = all.filter((word) => !FILLERS.has(word));
-  const words = telling.length > 0 ? telling : all;
+  const words = telling(query);
   if (words.length === 0) return [];
-  const named: SiteMatch[] = [];
-  const inRegion: SiteMatch[] = [];
-  const referring: SiteMatch[] = [];
-  for (const site of SITES) {
-    const names = `${site.plainName} ${site.anatomicalName}`;
-    const sends = site.refersTo.map((id) => BODY_PARTS[id].name).find((name) => holds(name, words));
-    if (holds(names, words)) named.push({ site, ground: 'name', words: names });
-    else if (sends) referring.push({ site, ground: 'refers', words: sends });
-    else if (holds(site.region, words))
-      inRegion.push({ site, ground: 'region', words: site.region });
+  const asked = plain(query);
+  const found = new Map<string, SiteMatch>();
+  const add = (match: SiteMatch) => {
+    if (!found.has(match.site.id)) found.set(match.site.id, match);
+  };
+  const named = SITES.filter((one) => holds(`${one.plainName} ${one.anatomicalName}`, words));
+  for (const rank of [0, 1, 2]) {
+    for (const site of named.filter((one) => nameRank(one, asked) === rank)) {
+      add({ site, ground: 'name', words: `${site.plainName} ${site.anatomicalName}` });
+    }
   }
-  return [...named, ...referring, ...inRegion];
+  const complaints = saidAs(words);
+  // What each says to look at first, before what any says to look at next.
+  const most = Math.max(0, ...complaints.map(({ lookAt }) => lookAt.length));
+  for (let at = 0; at < most; at += 1) {
+    for (const { says, lookAt } of complaints) {
+      const site = SITES.find(({ id }) => id === lookAt[at]);
+      if (site) add({ site, ground: 'said', words: says[0] });
+    }
+  }
+  for (const site of SITES) {
+    const sends = site.refersTo.map((id) => BODY_PARTS[id].name).find((name) => holds(name, words));
+    if (sends) add({ site, ground: 'refers', words: sends });
+  }
+  for (const site of SITES) {
+    if (holds(site.region, words)) add({ site, ground: 'region', words: site.region });
+  }
+  return [...found.values()];
+}
+
+/**
+ * What has to be examined, or seen by somebody else, before what was asked for is pressed.
+ *
+ * @example cautionsFor('migraine') // one: sudden and the worst ever, …
+ */
+export function cautionsFor(query: string): string[] {
+  const words = telling(query);
+  if (words.length === 0) return [];
+  return [...new Set(saidAs(words).flatMap(({ care }) => care ?? []))];
+}
+
+/** Every word that anything is found by. */
+const vocabulary = (): string[] => [
+  ...new Set(
+    [
+      ...SITES.flatMap(({ plainName, anatomicalName, region, refersTo }) => [
+        ...[plainName, anatomicalName, region],
+        ...refersTo.map((id) => BODY_PARTS[id].name),
+      ]),
+      ...LAY_WORDS.flatMap(({ says }) => says),
+    ]
+      .flatMap(wordsOf)
+      .filter((word) => word.length > 2 && !FILLERS.has(word)),
+  ),
+];
+
+/** Of how many letters a word may be off, by its length: a slip, not another word. */
+const slips = (word: string): number => (word.length <= 4 ? 1 : 2);
+
+/**
+ * What was probably meant by a query that finds nothing: the same with its unknown words put right.
+ *
+ * @returns null when it finds something, or nothing is near
+ * @example nearestQuery('pirifromis') // piriformis
+ */
+export function nearestQuery(query: string): string | null {
+  const words = telling(query);
+  if (words.length === 0 || searchSites(query).length > 0) return null;
+  const known = vocabulary();
+  const meant = words.map((word) => {
+    if (known.some((one) => one.startsWith(word))) return word;
+    const near = closest(word, known);
+    return distance(word, near) <= slips(word) ? near : null;
+  });
+  const text = meant.includes(null) ? '' : meant.join(' ');
+  return text !== '' && searchSites(text).length > 0 ? text : null;
 }

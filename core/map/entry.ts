@@ -37,7 +37,10 @@ export function readEntry(text: string, usual: 'left' | 'right' | null = null): 
     if (number === undefined && !half) rest.push(word);
   }
   const named = rest.join(' ');
-  const matches = searchSites(named).map(({ site }) => site);
+  // What people say is no place yet: a point needs the place itself.
+  const matches = searchSites(named).flatMap(({ site, ground }) =>
+    ground === 'said' ? [] : [site],
+  );
   // A name typed as it is written wins over one that merely holds its words.
   const plain = (name: string) => name.toLowerCase().replace(/,/g, '');
   const site =

@@ -40,7 +40,9 @@ export async function startServer(
     child.once('exit', (code, signal) => {
       // Whoever asks it next hears only that nobody listens: the reason is told here.
       if (isWanted)
-        process.stderr.write(`A server ended by itself: ${signal ?? code}.\n${output.slice(-2_000)}\n`);
+        process.stderr.write(
+          `A server ended by itself: ${signal ?? code}.\n${output.slice(-2_000)}\n`,
+        );
       done(code);
     }),
   );

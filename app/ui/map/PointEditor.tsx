@@ -40,6 +40,37 @@ function Asked({
   );
 }
 
+/** The areas it usually sends to, for who feels it there to choose: none is chosen for them. */
+function Usual({
+  areas,
+  chosen,
+  onChange,
+}: {
+  areas: readonly BodyPartId[];
+  chosen: readonly BodyPartId[];
+  onChange: (chosen: BodyPartId[]) => void;
+}) {
+  return (
+    <div className={classes.usual} role="group" aria-label="Usually felt at">
+      {areas.map((id) => {
+        const isChosen = chosen.includes(id);
+        return (
+          <button
+            key={id}
+            type="button"
+            aria-pressed={isChosen}
+            onClick={() =>
+              onChange(isChosen ? chosen.filter((one) => one !== id) : [...chosen, id])
+            }
+          >
+            {BODY_PARTS[id].name}
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
 /** Everything of one tender point. */
 export function PointEditor({
   point,
@@ -65,6 +96,9 @@ export function PointEditor({
     down === 0 ? '' : `${Math.abs(down)} mm ${down > 0 ? 'down' : 'up'}`,
   ].filter(Boolean);
   const sends = point.refersTo !== null && point.refersTo.length > 0;
+  // Nothing chosen yet is no answer; that it sends nowhere is said by itself.
+  const felt = (areas: BodyPartId[]) =>
+    onChange(areas.length === 0 ? { refersTo: null, stopsOnRelease: null } : { refersTo: areas });
   return (
     <section className={classes.editor} aria-label="The point">
       <header>
@@ -96,7 +130,6 @@ export function PointEditor({
             aria-pressed={picking || sends}
             onClick={() => {
               onPicking(!picking);
-              if (!sends && !picking) onChange({ refersTo: [...site.refersTo] });
             }}
           >
             {picking ? 'done' : 'yes, to'}
@@ -115,13 +148,16 @@ export function PointEditor({
             does not
           </button>
         </div>
+        {picking && site.refersTo.length > 0 && (
+          <Usual areas={site.refersTo} chosen={point.refersTo ?? []} onChange={felt} />
+        )}
         {(sends || picking) && (
           <MultiSelect
             aria-label="Where it sends to"
             placeholder={picking ? 'or point on the figure' : undefined}
             data={PARTS}
             value={point.refersTo ?? []}
-            onChange={(ids) => onChange({ refersTo: ids as BodyPartId[] })}
+            onChange={(ids) => felt(ids as BodyPartId[])}
             searchable
             maxValues={12}
           />

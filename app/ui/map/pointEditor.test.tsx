@@ -75,6 +75,14 @@ describe('the editor of a tender point', () => {
     expect(draw(point('calf'))).not.toContain('Worse on a deep breath');
   });
 
+  it('offers the usual areas without choosing any for whoever feels it', () => {
+    const offered = group(draw(point('calf'), true), 'Usually felt at');
+    expect(offered.match(/<button/g)?.length).toBe(findSite('calf')?.refersTo.length);
+    expect(pressed(offered)).toEqual([]);
+    const chosen = group(draw(point('calf', { refersTo: ['heel'] }), true), 'Usually felt at');
+    expect(pressed(chosen)).toEqual(['heel']);
+  });
+
   it('lets areas be picked on the figure while picking', () => {
     expect(draw(point('calf'), true)).toContain('or point on the figure');
     expect(group(draw(point('calf'), true), 'Sends a feeling')).toContain('done');

@@ -1,3 +1,5 @@
+import type { SiteMatch } from '#core/anatomy';
+
 const DAY_MS = 86_400_000;
 
 const instantOf = (day: string) => Date.parse(`${day}T00:00:00Z`);
@@ -54,3 +56,11 @@ export function minutesBand(band: { least: number; most: number }): string {
 /** `1 session`, `3 sessions`. */
 export const counted = (count: number, one: string, many = `${one}s`): string =>
   `${count} ${count === 1 ? one : many}`;
+
+/** What stands over the sites of a search that answer on the same ground. */
+export const GROUNDS: Record<SiteMatch['ground'], string> = {
+  name: 'by name',
+  said: 'looked at for this',
+  refers: 'may be felt there',
+  region: 'in the region',
+};

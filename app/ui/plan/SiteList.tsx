@@ -1,6 +1,8 @@
 import { group } from 'd3-array';
 import { useRef, useState } from 'react';
-import { searchSites, SENSITIVITY, type Site, WORKABLE_SITES } from '#core/anatomy';
+import { cautionsFor, searchSites, SENSITIVITY, type Site, WORKABLE_SITES } from '#core/anatomy';
+import { Missed } from '~/ui/parts/Missed';
+import { GROUNDS } from '~/ui/parts/words';
 import { useKeys } from '~/ui/parts/useKeys';
 import classes from './SiteList.module.css';
 
@@ -12,10 +14,9 @@ function listed(query: string): { heading: string; sites: Site[] }[] {
       sites,
     }));
   }
-  const headings = { name: 'by name', refers: 'may be felt there', region: 'in the region' };
   const matches = searchSites(query).filter(({ site }) => !site.redirect);
   return [...group(matches, ({ ground }) => ground)].map(([ground, of]) => ({
-    heading: headings[ground],
+    heading: GROUNDS[ground],
     sites: of.map(({ site }) => site),
   }));
 }
@@ -77,8 +78,19 @@ export function SiteList({
       />
       <div ref={list} className={classes.list}>
         {groups.length === 0 && (
-          <p className={classes.none}>Nothing is called that and nothing refers there.</p>
+          <Missed
+            query={query}
+            onAsk={(text) => {
+              setQuery(text);
+              field.current?.focus();
+            }}
+          />
         )}
+        {cautionsFor(query).map((sentence) => (
+          <p key={sentence} className={classes.care}>
+            {sentence}
+          </p>
+        ))}
         {groups.map(({ heading, sites }) => (
           <div key={heading} className={classes.region}>
             <h3>{heading}</h3>

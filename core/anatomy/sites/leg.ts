@@ -15,7 +15,7 @@ export const LEG_SITES = [
       'Draw a line from the front of the hip to the kneecap.',
       'Search it from a hand below the hip to a hand above the knee, leg loose.',
     ],
-    refersTo: ['above-kneecap'],
+    refersTo: ['above-kneecap', 'front-of-knee', 'front-of-thigh'],
     keepOff: 'Not on the kneecap, not on the front hip bone.',
     zones: ['kneecap', 'front-hip-bone'],
     watch:
@@ -90,7 +90,7 @@ export const LEG_SITES = [
       'Turn the knee out. The drop-shaped muscle above the inner knee.',
       'Straighten the knee: it bulges. Let go again.',
     ],
-    refersTo: ['inner-knee', 'above-kneecap'],
+    refersTo: ['inner-knee', 'above-kneecap', 'front-of-knee'],
     keepOff: 'Not on the kneecap.',
     zones: ['kneecap', 'groin-vessels'],
     watch: 'A knee that gives way often points here; have the knee itself looked at too.',

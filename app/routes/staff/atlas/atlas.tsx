@@ -2,10 +2,12 @@ import { TextInput } from '@mantine/core';
 import { group } from 'd3-array';
 import { useMemo, useRef, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
-import { searchSites, SITES, type Site } from '#core/anatomy';
-
+import { cautionsFor, searchSites, SITES, type Site } from '#core/anatomy';
 import { staffContext } from '~/context.server';
+import { Missed } from '~/ui/parts/Missed';
+import { Notice } from '~/ui/parts/Notice';
 import { useAddress } from '~/ui/parts/useAddress';
+import { GROUNDS } from '~/ui/parts/words';
 import { useKeys } from '~/ui/parts/useKeys';
 import type { Route } from './+types/atlas';
 import classes from './atlas.module.css';
@@ -39,12 +41,16 @@ function linesFor(query: string): { heading: string; lines: Line[] }[] {
     }));
   }
   const matches = searchSites(query);
-  const headings = { name: 'by name', refers: 'may be felt there', region: 'in the region' };
   return [...group(matches, ({ ground }) => ground)].map(([ground, of]) => ({
-    heading: headings[ground],
+    heading: GROUNDS[ground],
     lines: of.map(({ site, words }) => ({
       site,
-      says: ground === 'refers' ? `felt at: ${words}` : site.anatomicalName,
+      says:
+        ground === 'refers'
+          ? `felt at: ${words}`
+          : ground === 'said'
+            ? `for: ${words}`
+            : site.anatomicalName,
     })),
   }));
 }
@@ -86,7 +92,7 @@ export default function Atlas() {
         <TextInput
           id="atlas-search"
           label="Find a site"
-          description="By plain or anatomical name, or by where it hurts."
+          description="By its name, by where it hurts, or by what people say: stiff neck, sciatica, QL."
           placeholder="front of shoulder"
           value={query}
           onChange={(event) => {
@@ -101,12 +107,10 @@ export default function Atlas() {
           }}
         />
         <nav ref={list} aria-label="Sites" className={classes.list}>
-          {groups.length === 0 && (
-            <p className={classes.none}>
-              Nothing is called that and nothing refers there. Try a shorter word, such as
-              “shoulder”.
-            </p>
-          )}
+          {groups.length === 0 && <Missed query={query} onAsk={(text) => set({ q: text })} />}
+          {cautionsFor(query).map((sentence) => (
+            <Notice key={sentence}>{sentence}</Notice>
+          ))}
           {groups.map(({ heading, lines }) => (
             <section key={heading}>
               <h2>{heading}</h2>
