@@ -76,7 +76,7 @@ export async function roleMatrix(url, routeTable, people, ids) {
 const PATIENCE_MS = 10_000;
 
 /** Tender points that are sent until they are acknowledged, some of them by several hands at one moment. */
-export function keeper(url, who, clientId) {
+export function keeper(url, who, clientId, comeBack) {
   const acknowledged = new Map();
   const findings = [];
   const pointLetter = () => {
@@ -94,11 +94,13 @@ export function keeper(url, who, clientId) {
     try {
       const answer = await fetch(`${url}/keep`, {
         method: 'POST',
+        redirect: 'manual',
         headers: { cookie: who.cookie, 'content-type': 'application/json' },
         body: JSON.stringify({ from: who.userId, sentAt: Date.now(), letters: [letter] }),
         signal: AbortSignal.timeout(20_000),
       });
       const said = await answer.json().catch(() => ({}));
+      if (answer.status >= 300 && answer.status < 400) await comeBack(who);
       const [one] = said.answers ?? [];
       if (answer.status === 200 && one?.is === 'kept') return one;
       if (answer.status === 200 && one?.is === 'refused') findings.push({ letter: letter.id, one });
@@ -118,7 +120,7 @@ export function keeper(url, who, clientId) {
       for (let n = 0; Date.now() < until(); n += 1) {
         const letter = pointLetter();
         let one = null;
-        // Not for ever: whoever attacks may have signed this person out everywhere.
+        // Not for ever: whoever attacks may have ended this person’s account.
         while (one === null && Date.now() < until() + PATIENCE_MS) {
           const hands = n % 4 === 0 ? 6 : 1;
           const answers = await Promise.all(Array.from({ length: hands }, () => post(letter)));
