@@ -51,8 +51,10 @@ export async function giveOldSessionsTheirHolds(
     screenedAs.set(clientId, ever);
     const interviews = ever.interviews.filter(({ at }) => at <= startedAt);
     const clearances = ever.clearances.filter(({ at }) => at <= startedAt);
-    const replies = inForce(interviews.map(({ day, ...rest }) => ({ on: day, ...rest })));
-    const findings = screen(clearedAnswers(replies, asClearances(clearances)));
+    const replies = inForce(interviews.map(({ at, ...rest }) => ({ ...rest, at: at.getTime() })));
+    // As it was judged then: any word on a condition lifted it, also one from before the interview.
+    const words = asClearances(clearances).map((one) => ({ ...one, at: startedAt.getTime() }));
+    const findings = screen(clearedAnswers(replies, words));
     const whole = expand(readRoutine(row.content).routine);
     const events = await eventsOf(db, row.id);
     const limited: { steps: HoldStep[]; findings: ScreenFinding[] } = {

@@ -1,4 +1,9 @@
-import { CONDITION_IDS, readReplies, type Clearance, type ConditionId } from '#core/screening';
+import {
+  CONDITION_IDS,
+  readReplies,
+  type ConditionId,
+  type RecordedClearance,
+} from '#core/screening';
 import { presentId } from '#core/knowledge';
 import { and, asc, eq } from 'drizzle-orm';
 import type { Database } from './database.server';
@@ -45,11 +50,12 @@ export const clearancesOf = once((db, clientId: string) =>
 
 /** The stored clearances as the core takes them; conditions no edition knows any more are left out. */
 export type StoredClearance = Awaited<ReturnType<typeof clearancesOf>>[number];
-export const asClearances = (rows: readonly StoredClearance[]): Clearance[] =>
-  rows.flatMap(({ condition, ...rest }) => {
-    const { kind, by, on, note } = rest;
+export const asClearances = (
+  rows: readonly StoredClearance[],
+): (RecordedClearance & { id: string })[] =>
+  rows.flatMap(({ id: own, condition, kind, by, on, note, at }) => {
     const id = presentId('condition', condition);
-    return isAsked(id) ? [{ condition: id, kind, by, on, note }] : [];
+    return isAsked(id) ? [{ id: own, condition: id, kind, by, on, note, at: at.getTime() }] : [];
   });
 
 const ASKED: ReadonlySet<string> = new Set(CONDITION_IDS);

@@ -8,7 +8,7 @@ export async function answersInForce(db: Database, clientId: string) {
   // One after the other: in a transaction there is one connection.
   const interviews = await screeningsOf(db, clientId);
   const clearances = await clearancesOf(db, clientId);
-  const replies = inForce(interviews.map(({ day, ...rest }) => ({ on: day, ...rest })));
+  const replies = inForce(interviews.map(({ at, ...rest }) => ({ ...rest, at: at.getTime() })));
   return {
     interviews,
     clearances,

@@ -18,6 +18,7 @@ export async function screeningOf(setting: Setting, who: Principal, clientId: st
     lastSessionsOf(setting.db, clientId, STOPS_FROM),
   ]);
   const findings = screen(answers);
+  const words = asClearances(clearances);
   const confirmed = interviews.findLast((one) => one.confirmed) ?? null;
   const waiting = interviews.at(-1)?.confirmed === false ? (interviews.at(-1) ?? null) : null;
   const today = dayOf(setting.now().getTime(), file.timeZone);
@@ -44,11 +45,7 @@ export async function screeningOf(setting: Setting, who: Principal, clientId: st
     })),
     clearances: clearances.map((row) => ({
       ...row,
-      holds: replies.some(
-        (reply) =>
-          reply.condition === row.condition &&
-          clearanceFor(reply, asClearances(clearances))?.on === row.on,
-      ),
+      holds: replies.some((reply) => clearanceFor(reply, words)?.id === row.id),
     })),
     due: dueFor({ interviews, sessions, noLongerAsked }, today, who.rescreenAfterDays),
   };

@@ -230,6 +230,26 @@ describe('clearance', () => {
     ).rejects.toThrow();
   });
 
+  it('is wanted anew when yes is said again, by a therapist or by the client', async () => {
+    const { clientId, who } = await joinedClient(setting, owner, 'Said Again');
+    const word = () => recordClearance(setting, owner, clientId, cleared('blood-thinners'));
+    const lifted = async () => (await screeningOf(setting, owner, clientId)).answers[0]?.clearedBy;
+    await screened(setting, owner, clientId, 'blood-thinners');
+    await word();
+    expect(await lifted()).not.toBe('');
+    setting.moveTo(new Date(NOW.getTime() + DAY));
+    await screened(setting, owner, clientId, 'blood-thinners');
+    expect(await lifted()).toBe('');
+    expect((await screeningOf(setting, owner, clientId)).clearances[0]?.holds).toBe(false);
+    await word();
+    expect(await lifted()).not.toBe('');
+    const { clearances } = await screeningOf(setting, owner, clientId);
+    expect(clearances.map(({ holds }) => holds)).toEqual([false, true]);
+    setting.moveTo(new Date(NOW.getTime() + 2 * DAY));
+    await recordInterview(setting, who, null, { id: uuid(), replies: full(yes('blood-thinners')) });
+    expect(await lifted()).toBe('');
+  });
+
   it('is refused for what was not found and for a day to come', async () => {
     const clientId = await addClient(setting, owner, details());
     await screened(setting, owner, clientId, 'clot');

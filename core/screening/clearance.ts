@@ -1,4 +1,4 @@
-import { isDay, type Day } from '#core/calendar';
+import { isDay } from '#core/calendar';
 import { z } from 'zod';
 import type { Condition } from './condition';
 import { CONDITION_IDS, CONDITIONS, type ConditionId } from './conditions';
@@ -25,33 +25,50 @@ export const clearanceSchema = z.object({
 });
 export type Clearance = z.infer<typeof clearanceSchema>;
 
+/** A clearance as it was recorded. */
+export interface RecordedClearance extends Clearance {
+  /** When, ms since 1970. */
+  at: number;
+}
+
+/** A reply that is in force. */
+export interface ReplyInForce extends Reply {
+  /** When the interview was that says so, the last of several; ms since 1970. */
+  saidAt: number;
+}
+
 /**
- * The clearance that holds for a reply: the latest word on its condition, unless it withdraws, or the
- * complaint began after it.
+ * The clearance that holds for a reply: the latest word on its condition, recorded since the interview that says
+ * yes. A word answers one interview: a yes that is given again may be another complaint and needs a word of its own,
+ * whether or not it was said since when. One that withdraws, or that is of a day before the complaint began, lifts
+ * nothing.
+ *
+ * @param clearances in the order they were recorded
  */
-export function clearanceFor(
-  { condition, since }: Pick<Reply, 'condition' | 'since'>,
-  clearances: readonly Clearance[],
-): Clearance | null {
+export function clearanceFor<C extends RecordedClearance>(
+  { condition, since, saidAt }: Pick<ReplyInForce, 'condition' | 'since' | 'saidAt'>,
+  clearances: readonly C[],
+): C | null {
   const last = clearances.filter((one) => one.condition === condition).at(-1);
-  if (!last || last.kind === 'withdrawn') return null;
+  if (!last || last.kind === 'withdrawn' || last.at < saidAt) return null;
   return since !== '' && since > last.on ? null : last;
 }
 
 /** The yes answers with the clearances that hold laid over them. */
 export const clearedAnswers = (
-  replies: readonly Reply[],
-  clearances: readonly Clearance[],
+  replies: readonly ReplyInForce[],
+  clearances: readonly RecordedClearance[],
 ): ScreenAnswer[] =>
   answersOf(replies).map((answer) => {
-    const since = replies.find(({ condition }) => condition === answer.condition)?.since ?? '';
-    const clearance = clearanceFor({ condition: answer.condition, since }, clearances);
+    const reply = replies.find(({ condition }) => condition === answer.condition);
+    const clearance = reply ? clearanceFor(reply, clearances) : null;
     return { ...answer, clearedBy: clearance ? `${clearance.by}, on ${clearance.on}` : '' };
   });
 
 /** One recorded interview. */
 export interface Screening {
-  on: Day;
+  /** When it was answered, ms since 1970. */
+  at: number;
   replies: readonly Reply[];
   /** A therapist held or confirmed it. */
   confirmed: boolean;
@@ -67,12 +84,16 @@ const wider = <T>(one: readonly T[], other: readonly T[]): T[] =>
  *
  * @param screenings oldest first
  */
-export function inForce(screenings: readonly Screening[]): Reply[] {
+export function inForce(screenings: readonly Screening[]): ReplyInForce[] {
   const confirmedAt = screenings.findLastIndex(({ confirmed }) => confirmed);
-  const replies = new Map<ConditionId, Reply>();
-  for (const one of screenings[confirmedAt]?.replies ?? []) replies.set(one.condition, one);
-  for (const { replies: later } of screenings.slice(confirmedAt + 1)) {
-    for (const one of later) {
+  const replies = new Map<ConditionId, ReplyInForce>();
+  const confirmed = screenings[confirmedAt];
+  for (const one of confirmed?.replies ?? []) {
+    replies.set(one.condition, { ...one, saidAt: confirmed?.at ?? 0 });
+  }
+  for (const { replies: later, at } of screenings.slice(confirmedAt + 1)) {
+    for (const reply of later) {
+      const one = { ...reply, saidAt: at };
       const known = replies.get(one.condition);
       if (!known || (known.says === 'no' && one.says === 'yes')) replies.set(one.condition, one);
       else if (known.says === 'yes' && one.says === 'yes') {

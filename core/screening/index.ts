@@ -7,6 +7,8 @@ export {
   clearedAnswers,
   inForce,
   type Clearance,
+  type RecordedClearance,
+  type ReplyInForce,
   type Screening,
 } from './clearance';
 export { screeningDue, type DueInput } from './due';

@@ -103,8 +103,9 @@ describe('the interview', () => {
 });
 
 describe('what is in force', () => {
+  let minute = 0;
   const screening = (confirmed: boolean, ...replies: Reply[]): Screening => ({
-    on: '2026-11-03',
+    at: (minute += 1),
     replies,
     confirmed,
   });
@@ -128,6 +129,12 @@ describe('what is in force', () => {
       screening(false, no('jaw'), yes('pregnancy')),
     ]);
     expect(conditions(replies).sort()).toEqual(['jaw', 'pregnancy']);
+    // Each with when it was said, the last time it was.
+    const [first, second] = [screening(true, yes('jaw')), screening(false, yes('jaw'))];
+    expect(inForce([first]).map(({ saidAt }) => saidAt)).toEqual([first.at]);
+    expect(inForce([first, second]).map(({ saidAt }) => saidAt)).toEqual([second.at]);
+    const unsaid = screening(false, no('jaw'));
+    expect(inForce([first, unsaid]).map(({ saidAt }) => saidAt)).toEqual([first.at]);
   });
 
   it('of two yes answers the wider counts', () => {
@@ -171,22 +178,53 @@ describe('what is in force', () => {
 });
 
 describe('clearance', () => {
-  const cleared = (condition: string, on = '2026-11-10', kind = 'cleared') =>
-    clearanceSchema.parse({ condition, kind, by: 'Dr Amsel', on });
+  const cleared = (condition: string, on = '2026-11-10', kind = 'cleared', at = 20) => ({
+    ...clearanceSchema.parse({ condition, kind, by: 'Dr Amsel', on }),
+    at,
+  });
+  const said = (reply: Reply, saidAt = 10) => ({ ...reply, saidAt });
 
   it('lifts what it names, and says by whom and when', () => {
-    const [answer] = clearedAnswers([yes('blood-thinners')], [cleared('blood-thinners')]);
+    const [answer] = clearedAnswers([said(yes('blood-thinners'))], [cleared('blood-thinners')]);
     expect(answer?.clearedBy).toBe('Dr Amsel, on 2026-11-10');
-    expect(clearedAnswers([yes('clot')], [cleared('blood-thinners')])[0]?.clearedBy).toBe('');
+    expect(clearedAnswers([said(yes('clot'))], [cleared('blood-thinners')])[0]?.clearedBy).toBe('');
   });
 
   it('does not hold for what began after it, nor once it is withdrawn', () => {
-    const later = yes('night-pain', { since: '2026-11-12' });
+    const later = said(yes('night-pain', { since: '2026-11-12' }));
     expect(clearanceFor(later, [cleared('night-pain')])).toBeNull();
     expect(clearanceFor({ ...later, since: '2026-11-01' }, [cleared('night-pain')])).not.toBeNull();
-    expect(
-      clearanceFor(yes('clot'), [cleared('clot'), cleared('clot', '2026-11-11', 'withdrawn')]),
-    ).toBeNull();
+    const withdrawn = cleared('clot', '2026-11-11', 'withdrawn', 21);
+    expect(clearanceFor(said(yes('clot')), [cleared('clot'), withdrawn])).toBeNull();
+  });
+
+  it('answers one interview: a yes that is said again needs a word of its own, since when or not', () => {
+    for (const since of ['', '2026-11-01']) {
+      const first = said(yes('night-pain', { since }), 10);
+      const again = said(yes('night-pain', { since }), 30);
+      const word = cleared('night-pain', '2026-11-10', 'cleared', 20);
+      expect(clearanceFor(first, [word])).toBe(word);
+      expect(clearanceFor(again, [word])).toBeNull();
+      const newWord = cleared('night-pain', '2026-11-10', 'cleared', 40);
+      expect(clearanceFor(again, [word, newWord])).toBe(newWord);
+    }
+  });
+
+  it('is ended by a no in between, and by a client’s own new yes at once', () => {
+    const word = cleared('night-pain', '2026-11-10', 'cleared', 20);
+    const lifted = (...screenings: Screening[]) =>
+      clearedAnswers(inForce(screenings), [word]).map(({ clearedBy }) => clearedBy !== '');
+    const at = (when: number, confirmed: boolean, ...replies: Reply[]): Screening => ({
+      at: when,
+      confirmed,
+      replies,
+    });
+    const first = at(10, true, yes('night-pain'));
+    expect(lifted(first)).toEqual([true]);
+    expect(lifted(first, at(30, true, no('night-pain')))).toEqual([]);
+    const between = [first, at(30, true, no('night-pain')), at(40, true, yes('night-pain'))];
+    expect(lifted(...between)).toEqual([false]);
+    expect(lifted(first, at(30, false, yes('night-pain')))).toEqual([false]);
   });
 
   it('nobody’s word lifts an emergency or an allergy', () => {
@@ -199,7 +237,7 @@ describe('clearance', () => {
 });
 
 describe('the red flags stop everything', () => {
-  const stop = (...replies: Reply[]) => allStop(screen(clearedAnswers(replies, [])));
+  const stop = (...replies: Reply[]) => allStop(screen(answersOf(replies)));
   it('an emergency above a referral above nothing', () => {
     expect(stop(yes('night-pain'), yes('saddle'))?.level).toBe('emergency');
     expect(stop(yes('night-pain'))?.level).toBe('refer');

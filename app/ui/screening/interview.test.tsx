@@ -13,7 +13,6 @@ import {
   type Reply,
 } from '#core/screening';
 import { Interview } from './Interview';
-import { liveAnswers } from './liveAnswers';
 import { StopSign } from './StopSign';
 import type { InterviewState } from './useInterview';
 import { WhatFollows } from './WhatFollows';
@@ -158,19 +157,5 @@ describe('the stop sign', () => {
   it('stands for nothing less', () => {
     expect(allStop(findingsOf(yes('latex'), yes('mobile-joints')))).toBeNull();
     expect(allStop([])).toBeNull();
-  });
-});
-
-describe('answers as they are given', () => {
-  it('keep the clearance that held for them, and no other', () => {
-    const before = answersOf([yes('latex')]).map((answer) => ({
-      ...answer,
-      clearedBy: 'Dr Amsel, 3 November',
-    }));
-    const now = liveAnswers([yes('latex'), yes('jaw'), reply('implant', 'no')], before);
-    expect(now.map(({ condition, clearedBy }) => [condition, clearedBy])).toEqual([
-      ['latex', 'Dr Amsel, 3 November'],
-      ['jaw', ''],
-    ]);
   });
 });

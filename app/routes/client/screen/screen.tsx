@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import {
   allStop,
+  answersOf,
   contradictions,
   INTERVIEW,
   screen,
@@ -14,7 +15,6 @@ import { load } from '~/door.server';
 import { ownInterview } from '~/services/screening.server';
 import { Notice } from '~/ui/parts/Notice';
 import { Interview } from '~/ui/screening/Interview';
-import { liveAnswers } from '~/ui/screening/liveAnswers';
 import { StopSign } from '~/ui/screening/StopSign';
 import { useInterview } from '~/ui/screening/useInterview';
 import type { Route } from './+types/screen';
@@ -39,7 +39,7 @@ function Page({ data }: { data: Data }) {
   );
   const [at, setAt] = useState(firstOpen === -1 ? INTERVIEW.length : firstOpen);
   const { replies } = state;
-  const stop = allStop(screen(liveAnswers(replies, [])));
+  const stop = allStop(screen(answersOf(replies)));
   const through = unanswered(replies).length === 0;
   const against = contradictions(replies);
   if (recorded && !recording?.refused) {

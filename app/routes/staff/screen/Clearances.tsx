@@ -18,10 +18,13 @@ const clearable = (id: ConditionId) =>
 /** “Cleared by …, on …”, for one condition. */
 function ClearanceForm({
   id,
+  by,
   today,
   onRecord,
 }: {
   id: ConditionId;
+  /** Who gave a word on it before. */
+  by: string;
   today: string;
   onRecord: (clearance: Body<'clearance'>) => void;
 }) {
@@ -44,7 +47,13 @@ function ClearanceForm({
         });
       }}
     >
-      <TextInput name="by" label="Cleared by" placeholder="Dr Amsel" autoComplete="off" />
+      <TextInput
+        name="by"
+        label="Cleared by"
+        placeholder="Dr Amsel"
+        defaultValue={by}
+        autoComplete="off"
+      />
       <TextInput name="on" type="date" label="on" defaultValue={today} max={today} />
       <Button type="submit" variant="outline">
         Record
@@ -70,35 +79,50 @@ export function Clearances({ data }: { data: Data }) {
     <section>
       <h2>Clearances</h2>
       <ul className={classes.lines}>
-        {found.map(({ condition, clearedBy }) => (
-          <li key={condition}>
-            <p>
-              {CONDITIONS[condition].name}{' '}
-              <span className={classes.soft}>
-                {clearedBy ? `cleared by ${clearedBy}` : 'not cleared'}
-              </span>
-            </p>
-            {clearedBy ? (
-              <LinkButton
-                onClick={() =>
-                  record({
-                    condition,
-                    kind: 'withdrawn',
-                    by: clearedBy.split(',')[0] ?? 'the therapist',
-                    on: today,
-                    note: '',
-                  })
-                }
-              >
-                It no longer holds
-              </LinkButton>
-            ) : asking === condition ? (
-              <ClearanceForm id={condition} today={today} onRecord={record} />
-            ) : (
-              <LinkButton onClick={() => setAsking(condition)}>Record a clearance</LinkButton>
-            )}
-          </li>
-        ))}
+        {found.map(({ condition, clearedBy }) => {
+          const before = clearances.findLast((one) => one.condition === condition);
+          const earlier = !clearedBy && before?.kind === 'cleared' ? before : null;
+          return (
+            <li key={condition}>
+              <p>
+                {CONDITIONS[condition].name}{' '}
+                <span className={classes.soft}>
+                  {clearedBy ? `cleared by ${clearedBy}` : 'not cleared'}
+                </span>
+              </p>
+              {earlier && (
+                <p className={classes.soft}>
+                  The word of {earlier.by}, of {shortDay(earlier.on)}, was about an earlier
+                  interview: yes was said again since, or the complaint began after it.
+                </p>
+              )}
+              {clearedBy ? (
+                <LinkButton
+                  onClick={() =>
+                    record({
+                      condition,
+                      kind: 'withdrawn',
+                      by: clearedBy.split(',')[0] ?? 'the therapist',
+                      on: today,
+                      note: '',
+                    })
+                  }
+                >
+                  It no longer holds
+                </LinkButton>
+              ) : asking === condition ? (
+                <ClearanceForm
+                  id={condition}
+                  by={earlier?.by ?? ''}
+                  today={today}
+                  onRecord={record}
+                />
+              ) : (
+                <LinkButton onClick={() => setAsking(condition)}>Record a clearance</LinkButton>
+              )}
+            </li>
+          );
+        })}
       </ul>
       {onTheWay.length > 0 && <p className={classes.soft}>Recording.</p>}
       <NeedsYou of={({ letter }) => letter.kind === 'clearance' && letter.clientId === clientId} />

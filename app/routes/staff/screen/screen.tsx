@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import {
   allStop,
+  answersOf,
   conditionName,
   contradictions,
   INTERVIEW,
@@ -16,7 +17,6 @@ import { screeningOf } from '~/services/screening.server';
 import { Notice } from '~/ui/parts/Notice';
 import { nearDay, shortDay } from '~/ui/parts/words';
 import { Interview } from '~/ui/screening/Interview';
-import { liveAnswers } from '~/ui/screening/liveAnswers';
 import { OffFigure } from '~/ui/screening/OffFigure';
 import { useInterview } from '~/ui/screening/useInterview';
 import { WhatFollows } from '~/ui/screening/WhatFollows';
@@ -45,10 +45,10 @@ function Page({ data }: { data: Data }) {
   );
   const [at, setAt] = useState(firstOpen === -1 ? INTERVIEW.length : firstOpen);
   const { replies } = state;
-  // Until something is answered, what is in force is shown.
+  // Until something is answered, what is in force is shown; a yes that is recorded anew needs a word anew.
   const answers = useMemo(
-    () => (replies.length === 0 ? data.answers : liveAnswers(replies, data.answers)),
-    [replies, data.answers],
+    () => (replies.length === 0 || replies === inForce ? data.answers : answersOf(replies)),
+    [replies, inForce, data.answers],
   );
   const findings = useMemo(() => screen(answers), [answers]);
   const stop = allStop(findings);
