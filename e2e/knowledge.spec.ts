@@ -24,9 +24,14 @@ test.describe('the atlas', () => {
     const list = page.getByRole('navigation', { name: 'Sites' });
     await expect(list.getByRole('heading', { name: 'may be felt there' })).toBeVisible();
     await expect(list.getByRole('link', { name: /^Below the blade ridge/ })).toBeVisible();
-    await expect(page.getByRole('status')).toContainText('3 of 59 sites');
+    await expect(page.getByRole('status')).toContainText('4 of 59 sites');
     await page.getByLabel('Find a site').fill('xyzzy');
     await expect(list.getByText(/Nothing is called that/)).toBeVisible();
+    // A slip of the finger is one press from what was meant; what has to be examined first is said.
+    await page.getByLabel('Find a site').fill('sciatcia');
+    await list.getByRole('button', { name: 'sciatica' }).click();
+    await expect(list.getByRole('link', { name: /^Deep buttock/ })).toBeVisible();
+    await expect(list.getByText(/needs an examination in person/)).toBeVisible();
   });
 
   test('is walked by keyboard, and opens a site with its drawing, cautions and sources', async ({

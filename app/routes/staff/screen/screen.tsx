@@ -1,4 +1,5 @@
 import { Button } from '@mantine/core';
+import equal from 'fast-deep-equal';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import {
@@ -45,11 +46,12 @@ function Page({ data }: { data: Data }) {
   );
   const [at, setAt] = useState(firstOpen === -1 ? INTERVIEW.length : firstOpen);
   const { replies } = state;
-  // Until something is answered, what is in force is shown; a yes that is recorded anew needs a word anew.
-  const answers = useMemo(
-    () => (replies.length === 0 || replies === inForce ? data.answers : answersOf(replies)),
-    [replies, inForce, data.answers],
-  );
+  // While it is what is in force, with the words that lift it; a yes that is given anew needs a word anew.
+  const answers = useMemo(() => {
+    const given = answersOf(replies);
+    const isInForce = replies.length === 0 || equal(given, answersOf(inForce));
+    return isInForce ? data.answers : given;
+  }, [replies, inForce, data.answers]);
   const findings = useMemo(() => screen(answers), [answers]);
   const stop = allStop(findings);
   const open = unanswered(replies);
