@@ -292,6 +292,8 @@ async function attack() {
       }
       findings.push({
         status: error.name,
+        cause: error.cause?.code ?? error.cause?.message,
+        bytes: String(body ?? '').length,
         who: who.name,
         method,
         path: path.slice(0, 120),

@@ -1,5 +1,6 @@
 import { createServer, request as ask, type Server } from 'node:http';
 import { connect, type AddressInfo } from 'node:net';
+import { Worker } from 'node:worker_threads';
 import express from 'express';
 import fc from 'fast-check';
 import { bodyLimits, depthOf, fieldsOf } from './bodyLimits';
@@ -128,6 +129,30 @@ describe('the limits of what may be sent', () => {
     await new Promise((done) => socket.once('close', done));
     expect(Buffer.concat(heard).toString()).toMatch(/^HTTP\/1\.1 413 /);
   });
+
+  it('is heard by everybody who is still writing when it comes', async () => {
+    // In a thread of its own: one that shares ours never writes while we close.
+    const asking = new Worker(
+      `const { parentPort, workerData } = require('node:worker_threads');
+       const body = JSON.stringify('x'.repeat(6_000_000));
+       const headers = { 'content-type': 'application/json' };
+       const heard = {};
+       const one = async () => {
+         for (let n = 0; n < 5; n += 1) {
+           const said = await fetch(workerData, { method: 'POST', headers, body }).then(
+             (answer) => answer.text().then(() => answer.status),
+             (error) => error.cause.code,
+           );
+           heard[said] = (heard[said] ?? 0) + 1;
+         }
+       };
+       Promise.all(Array.from({ length: 20 }, one)).then(() => parentPort.postMessage(heard));`,
+      { eval: true, workerData: `http://127.0.0.1:${port}/` },
+    );
+    const heard = await new Promise((done) => asking.once('message', done));
+    await asking.terminate();
+    expect(heard).toEqual({ 413: 100 });
+  }, 30_000);
 
   it('a form has at most a thousand fields, however it is packed', async () => {
     const type = 'application/x-www-form-urlencoded';

@@ -60,12 +60,41 @@ function limitFor(path: string, contentType: string): { bytes: number; what: str
 
 const size = (bytes: number) => (bytes >= 1e6 ? `${bytes / 1e6} MB` : `${bytes / 1e3} kB`);
 
-/** Refuses at once, and reads nothing more of whoever sends it. */
+/** How much more of a refused body is read and thrown away, and for how long. */
+const LINGER_BYTES = 16_000_000;
+const LINGER_MS = 1_000;
+
+/**
+ * Refuses at once and keeps nothing more of what is sent. A connection that is closed over unread bytes is reset,
+ * and whoever is still writing loses the answer with it: the whole answer goes out, then what comes is thrown away
+ * for a little while, and only then it ends (RFC 9112, section 9.6; from memory).
+ */
 function refuse(request: Request, response: Response, says: string): void {
   if (response.headersSent) return;
-  request.pause();
-  response.set('Connection', 'close').status(413).json({ ok: false, message: says });
-  response.once('finish', () => request.destroy());
+  const answer = Buffer.from(JSON.stringify({ ok: false, message: says }));
+  response.status(413).set({
+    Connection: 'close',
+    'Content-Type': 'application/json; charset=utf-8',
+    'Content-Length': String(answer.length),
+  });
+  response.write(answer);
+  const end = () => {
+    clearTimeout(late);
+    response.end(() => request.destroy());
+  };
+  const late = setTimeout(end, LINGER_MS);
+  if (request.readableEnded) {
+    end();
+    return;
+  }
+  let thrown = 0;
+  request.on('data', (part: Buffer) => {
+    thrown += part.length;
+    if (thrown > LINGER_BYTES) end();
+  });
+  request.once('end', end);
+  request.once('close', () => clearTimeout(late));
+  request.resume();
 }
 
 /**
