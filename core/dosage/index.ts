@@ -5,6 +5,7 @@ export {
   METHODS,
   methodOf,
   START_GRADE,
+  USUALLY_LEAST,
   type Method,
   type MethodId,
 } from './methods';

@@ -40,6 +40,17 @@ export const FADED_GRADE = 1;
 /** Nobody in the trade accepts more; one starts lower. Common practice, no published source. */
 export const START_GRADE = { from: 3, to: 4 } as const;
 
+/**
+ * Under how many seconds a method is shorter than anybody teaches it; it may be entered all the same. Common
+ * practice, no published source.
+ */
+export const USUALLY_LEAST: Partial<Record<MethodId, number>> = {
+  timed: 30,
+  sweep: 60,
+  brief: 7,
+  'press-and-move': 30,
+};
+
 /** The methods. Ranges are common practice, no published source. */
 export const METHODS: Record<MethodId, Method> = {
   timed: {

@@ -1,5 +1,5 @@
 import type { Site } from '#core/anatomy';
-import { isOpenEnded, methodOf, methodSeconds } from '#core/dosage';
+import { isOpenEnded, methodOf, methodSeconds, USUALLY_LEAST } from '#core/dosage';
 import { findSurface, findTool, type SurfaceId } from '#core/equipment';
 import { COMMON_PRACTICE, type Finding } from '#core/knowledge';
 import { findPosture } from '#core/loading';
@@ -93,6 +93,42 @@ const methodFits: ItemRule = (item) => {
   return findings;
 };
 
+/** Methods that press one place for a time; of those the still ones for as long as is usual at the site. */
+const PRESSES = new Set(['timed', 'press-and-move', 'pincer']);
+const STAYS = new Set(['timed', 'pincer']);
+
+/**
+ * A hold as long as it is usual at the site. What is usual there comes before the method’s own least; longer is
+ * refused where a site is guarded, and asks for a second look elsewhere.
+ */
+const usualTime: ItemRule = (item, site) => {
+  const { method } = item.dose;
+  const { least, most } = methodSeconds(item.dose);
+  const usual = site.usualHoldSeconds;
+  const from = Math.min(USUALLY_LEAST[method] ?? 0, PRESSES.has(method) ? usual.from : Infinity);
+  const inputs = { leastSeconds: least, mostSeconds: most, from, to: usual.to };
+  if (least < from) {
+    return [
+      finding(item, {
+        rule: 'shorter than usual',
+        verdict: 'caution',
+        reason: `A ${methodOf(item.dose).name} of ${site.plainName.toLowerCase()} usually lasts ${from} s or more; this asks for ${least} s.`,
+        inputs,
+      }),
+    ];
+  }
+  if (!STAYS.has(method) || most <= usual.to) return [];
+  const isGuarded = site.sensitivity === 'guarded';
+  return [
+    finding(item, {
+      rule: 'longer than usual',
+      verdict: isGuarded ? 'refuse' : 'caution',
+      reason: `${site.plainName} is usually held ${usual.from} to ${usual.to} s; this asks for ${most} s.${isGuarded ? ' It is a guarded place: no longer than that.' : ''}`,
+      inputs,
+    }),
+  ];
+};
+
 /** A hard ball wants something that gives. */
 const surfaceFits: ItemRule = (item) => {
   const tool = findTool(item.toolId);
@@ -136,7 +172,7 @@ const sidesFit: ItemRule = (item, site) => {
   return [];
 };
 
-const ITEM_RULES: ItemRule[] = [methodFits, surfaceFits, sidesFit];
+const ITEM_RULES: ItemRule[] = [methodFits, usualTime, surfaceFits, sidesFit];
 
 /** What speaks against one line of a routine. */
 export const checkItem = (

@@ -1,14 +1,18 @@
 import fc from 'fast-check';
-import { findSite } from '#core/anatomy';
+import { findSite, WORKABLE_SITES } from '#core/anatomy';
+import type { Dose } from '#core/dosage';
 import { anyRoutine, fade, itemFor, routineWith, sweep, timed } from '#core/examples';
 import {
   checkRoutine,
   type CheckContext,
   expand,
   layOut,
+  newItem,
   placeKey,
+  type RoutineItem,
   routineSchema,
   totalsOf,
+  usualDose,
   withTests,
 } from './index';
 
@@ -327,7 +331,38 @@ describe('the checks', () => {
     const first = rulesOf(routine, { ...open, firstVersion: true });
     expect(first).toContain('caution: neck starts with one minute');
     expect(first).toContain('caution: softest tool first');
-    expect(rulesOf(routine)).toEqual([]);
+    const later = rulesOf(routine);
+    expect(later).not.toContain('caution: neck starts with one minute');
+    expect(later).not.toContain('caution: softest tool first');
+  });
+
+  // Common practice, no published source: timed 30 s, sweep 60 s, brief 7 s, press-and-move 30 s; a guarded place is
+  // held no longer than it usually is.
+  it('know how long a hold usually is, at the site before by the method', () => {
+    const usualOnes = (item: RoutineItem) =>
+      rulesOf(routineWith(item)).filter((rule) => rule.endsWith(' than usual'));
+    for (const site of WORKABLE_SITES) {
+      const { from, to } = site.usualHoldSeconds;
+      for (const method of site.methods) {
+        // What is offered is never what is objected to.
+        const offered = { ...newItem(site, 'offered'), dose: usualDose(site, method) };
+        expect([site.id, method, usualOnes(offered)]).toEqual([site.id, method, []]);
+      }
+      const held = (holdSeconds: number) =>
+        usualOnes({ ...newItem(site, 'held'), dose: timed(holdSeconds) });
+      const least = Math.min(30, from);
+      if (least > 5)
+        expect([site.id, held(least - 1)]).toEqual([site.id, ['caution: shorter than usual']]);
+      expect([site.id, held(least)]).toEqual([site.id, []]);
+      const longer = `${site.sensitivity === 'guarded' ? 'refuse' : 'caution'}: longer than usual`;
+      expect([site.id, held(Math.max(least, to) + 1)]).toEqual([site.id, [longer]]);
+    }
+    const calf = (dose: Dose) => usualOnes(itemFor('calf', { dose }));
+    expect(calf({ method: 'sweep', sweepSeconds: 59 })).toEqual(['caution: shorter than usual']);
+    expect(calf({ method: 'sweep', sweepSeconds: 60 })).toEqual([]);
+    const jaw = (holdSeconds: number) =>
+      usualOnes(itemFor('jaw-inside', { dose: { method: 'brief', holdSeconds } }));
+    expect([jaw(6), jaw(7)]).toEqual([['caution: shorter than usual'], []]);
   });
 
   it('come most severe first', () => {
