@@ -1,18 +1,18 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import pg from 'pg';
+import type { Duplex } from 'node:stream';
+import type pg from 'pg';
 import { codeOf } from './codeOf.server';
 import { openLiteThread, type LiteThread } from './liteStream.server';
-import { PreparingClient } from './preparing.server';
+import { poolOf } from './pool.server';
 
 let home: string;
 let thread: LiteThread;
 let pool: pg.Pool;
 let deaths = 0;
 
-const poolOf = ({ connect }: LiteThread) =>
-  new pg.Pool({ Client: PreparingClient, stream: connect, max: 1, idleTimeoutMillis: 0 });
+const to = ({ connect }: LiteThread) => poolOf({ stream: connect, max: 1, idleTimeoutMillis: 0 });
 
 const open = (waitsForDisk: boolean) =>
   openLiteThread(join(home, 'cluster'), { waitsForDisk, onDeath: () => (deaths += 1) });
@@ -20,7 +20,7 @@ const open = (waitsForDisk: boolean) =>
 beforeAll(async () => {
   home = await mkdtemp(join(tmpdir(), 'entspann-thread-'));
   thread = await open(false);
-  pool = poolOf(thread);
+  pool = to(thread);
   await pool.query('create table tally (name text primary key, n integer not null)');
 });
 
@@ -77,6 +77,23 @@ describe('a database in a thread of its own', () => {
     expect(await tallyOf('twice')).toBe(1);
   });
 
+  it('outlives a connection that breaks in somebody’s hand: their query fails, the next does not', async () => {
+    await pool.query('insert into tally values ($1, 1)', ['broken']);
+    const connection = await pool.connect();
+    await connection.query('begin');
+    await connection.query('update tally set n = 9 where name = $1', ['broken']);
+    const { stream } = (connection as unknown as { connection: { stream: Duplex } }).connection;
+    const under = connection.query('select pg_sleep(0.2)').then(
+      () => 'done',
+      () => 'failed',
+    );
+    stream.destroy(new Error('The line is broken.'));
+    expect(await under).toBe('failed');
+    connection.release(true);
+    // What was under way on it is undone.
+    expect(await tallyOf('broken')).toBe(1);
+  });
+
   it('carries long texts, bytes, nothing and every letter there is', async () => {
     const long = "Übergang 🎭 “Sandholm” \\ ' ".repeat(20_000);
     const bytes = Buffer.from(Array.from({ length: 70_000 }, (_, index) => index % 256));
@@ -109,14 +126,14 @@ describe('a database in a thread of its own', () => {
   });
 
   it('a connection that was left in the middle of something leaves nothing behind', async () => {
-    const first = poolOf(thread);
+    const first = to(thread);
     const connection = await first.connect();
     await connection.query({ text: 'select $1::integer as left_over' }, [1]);
     await connection.query('begin');
     await connection.query('insert into tally values ($1, 1)', ['left']);
     connection.release(true);
     await first.end();
-    const second = poolOf(thread);
+    const second = to(thread);
     const { rows } = await second.query<{ n: string }>(
       "select (select count(*) from tally where name = 'left') + (select count(*) from pg_prepared_statements where statement like '%left_over%') as n",
     );
@@ -132,7 +149,7 @@ describe('a database in a thread of its own', () => {
     await pool.end();
     await thread.close();
     thread = await open(true);
-    pool = poolOf(thread);
+    pool = to(thread);
     const { rows } = await pool.query<{ n: string }>('select count(*) as n from kept');
     expect(rows[0]?.n).toBe('30');
     // Made to wait for the disk, it says so itself.

@@ -6,7 +6,6 @@ import { drizzle as drizzlePg } from 'drizzle-orm/node-postgres';
 import { migrate as migratePg } from 'drizzle-orm/node-postgres/migrator';
 import { drizzle as drizzleLite } from 'drizzle-orm/pglite';
 import { migrate as migrateLite } from 'drizzle-orm/pglite/migrator';
-import pg from 'pg';
 import { codeOf } from './codeOf.server';
 import type { Database } from './database.server';
 import {
@@ -23,7 +22,7 @@ import { lockFolder } from './lock.server';
 import { migrationsFolder } from './migrationsFolder.server';
 import { openLiteThread, type LiteThread } from './liteStream.server';
 import { isDamage, isFull } from './outage.server';
-import { PreparingClient } from './preparing.server';
+import { poolOf } from './pool.server';
 import * as schema from './schema.server';
 
 export interface OpenDatabase {
@@ -109,13 +108,7 @@ export async function openFolder(
     if (state.is === 'empty') await makeCluster(state);
     const lite = await openCluster(folder, state.cluster, options);
     // One connection for good: whoever asks waits until it is free.
-    const pool = new pg.Pool({
-      Client: PreparingClient,
-      stream: lite.connect,
-      max: 1,
-      idleTimeoutMillis: 0,
-    });
-    pool.on('error', () => undefined);
+    const pool = poolOf({ stream: lite.connect, max: 1, idleTimeoutMillis: 0 });
     const { logger } = options;
     const db = drizzlePg(pool, { schema, ...(logger ? { logger } : {}) });
     const close = async () => {
@@ -156,16 +149,11 @@ export async function openMemory(snapshot?: Blob): Promise<OpenDatabase & { lite
 
 /** Opens a PostgreSQL server with a pool and brings its schema up to date. */
 export async function openServer(url: string, options: OpenOptions = {}): Promise<OpenDatabase> {
-  const pool = new pg.Pool({
-    Client: PreparingClient,
+  const pool = poolOf({
     connectionString: url,
     max: MOST_CONNECTIONS,
     connectionTimeoutMillis: CONNECT_MS,
   });
-  // A connection that breaks must not end the process, whether it lies idle or somebody has it in hand:
-  // the query under way fails, and the next gets a new one.
-  pool.on('error', () => undefined);
-  pool.on('connect', (connection) => connection.on('error', () => undefined));
   const db = drizzlePg(pool, { schema, ...options });
   const guard = await pool.connect();
   try {
