@@ -45,7 +45,7 @@ const size = (grades: number): string => Math.abs(grades).toFixed(1).replace(/\.
  * @param count how many sessions were rated
  * @param days the span
  * @example wordChange({ grades: -3, interval: [-4, -2] }, 12, 28).says
- *   // Down 3 in 4 weeks (2 to 4): more than a rating wavers by itself, and enough to matter.
+ *   // Down 3 in 4 weeks (2 to 4): more than wavering, enough to matter.
  */
 export function wordChange(
   fit: { grades: number; interval: readonly [number, number] } | null,
@@ -73,13 +73,13 @@ export function wordChange(
   const ends = [low, high].map(Math.abs).sort((a, b) => a - b);
   const range = [...new Set(ends.map(size))].join(' to ');
   const within = range === size(grades) ? '' : ` (${range})`;
-  const says = `${moved} in ${weeks(days)}${within}: more than a rating wavers by itself`;
+  const says = `${moved} in ${weeks(days)}${within}: more than wavering`;
   if (Math.abs(grades) < MEANINGFUL_GRADES) {
     return { verdict: 'slight', says: `${says}, too little to matter yet.`, ...told };
   }
   return {
     verdict: grades < 0 ? 'less' : 'more',
-    says: `${says}, and enough to matter.`,
+    says: `${says}, enough to matter.`,
     ...told,
   };
 }

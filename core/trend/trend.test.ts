@@ -91,11 +91,11 @@ describe('a change in words', () => {
   it('tells what is there from what matters', () => {
     expect(wordChange(fit(-2, -3, -1), 20, 56)).toMatchObject({
       verdict: 'less',
-      says: 'Down 2 in 8 weeks (1 to 3): more than a rating wavers by itself, and enough to matter.',
+      says: 'Down 2 in 8 weeks (1 to 3): more than wavering, enough to matter.',
     });
     expect(wordChange(fit(-1.9, -2.6, -0.4), 20, 56)).toMatchObject({
       verdict: 'slight',
-      says: 'Down 1.9 in 8 weeks (0.4 to 2.6): more than a rating wavers by itself, too little to matter yet.',
+      says: 'Down 1.9 in 8 weeks (0.4 to 2.6): more than wavering, too little to matter yet.',
     });
     expect(wordChange(fit(-4, -8, 0), 20, 56)).toMatchObject({
       verdict: 'no change',
