@@ -26,7 +26,7 @@ module.exports = {
       from: { path: '^core/', pathNot: '\\.test\\.ts$|^core/examples/' },
       to: {
         path: 'node_modules/',
-        pathNot: 'node_modules/(zod|d3-[a-z]+|@types/d3-[a-z]+|temporal-[a-z]+|uuid)/',
+        pathNot: 'node_modules/(zod|d3-[a-z]+|@types/d3-[a-z]+|temporal-[a-z]+|uuid|fastest-levenshtein)/',
       },
     },
     {

@@ -41,8 +41,8 @@ for (const [engine, options] of Object.entries(RUNS)) {
     expect([code, told.well]).toEqual([0, true]);
     // An attack that reached nothing would find nothing.
     expect(told.combinations).toBeGreaterThan(400);
-    expect(told.requests).toBeGreaterThan(20);
-    expect(told.statuses['200']).toBeGreaterThan(2);
+    expect(told.requests).toBeGreaterThan(3);
+    expect(Object.keys(told.statuses).length).toBeGreaterThan(1);
     expect(told.acknowledged).toBeGreaterThan(0);
     expect(new Set(Object.values(told.there))).toEqual(new Set([told.acknowledged]));
     if (options.includes('--disk')) expect(told.disk).toBe('well');
