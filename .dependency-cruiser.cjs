@@ -26,7 +26,8 @@ module.exports = {
       from: { path: '^core/', pathNot: '\\.test\\.ts$|^core/examples/' },
       to: {
         path: 'node_modules/',
-        pathNot: 'node_modules/(zod|d3-[a-z]+|@types/d3-[a-z]+|temporal-[a-z]+|uuid|fastest-levenshtein)/',
+        pathNot:
+          'node_modules/(zod|d3-[a-z]+|@types/d3-[a-z]+|temporal-[a-z]+|uuid|fastest-levenshtein)/',
       },
     },
     {
