@@ -184,7 +184,10 @@ export async function join(
 
 export const renewSchema = z.object({ passPhrase: passPhraseSchema });
 
-/** Takes up a link that renews a pass phrase: every device is signed out, this one is signed in, by their code where one is wanted. */
+/**
+ * Takes up a link that renews a pass phrase: every device is signed out, this one is signed in, by their code where
+ * one is wanted.
+ */
 export async function renew(
   setting: Setting,
   token: string,

@@ -23,7 +23,7 @@ import {
   setUp,
   addClient,
 } from './testing/practiceForTests.server';
-import { sendLog } from './testing/letters.server';
+import { add, send, sendLog } from './testing/letters.server';
 import {
   changeBrings,
   keepInterview,
@@ -248,6 +248,22 @@ describe('clearance', () => {
     setting.moveTo(new Date(NOW.getTime() + 2 * DAY));
     await recordInterview(setting, who, null, { id: uuid(), replies: full(yes('blood-thinners')) });
     expect(await lifted()).toBe('');
+  });
+
+  it('is no word on a yes that was written without a line before it, and arrives after it', async () => {
+    const { clientId, who } = await joinedClient(setting, owner, 'Late Line');
+    await screened(setting, owner, clientId, 'blood-thinners');
+    setting.moveTo(new Date(NOW.getTime() + 2 * DAY));
+    await recordClearance(setting, owner, clientId, cleared('blood-thinners'));
+    setting.moveTo(new Date(NOW.getTime() + 3 * DAY));
+    const written = NOW.getTime() + DAY;
+    const late = add('interview', null, uuid(), {
+      after: null,
+      replies: full(yes('blood-thinners')),
+    });
+    await send(setting, who, { ...late, at: written });
+    const { answers } = await screeningOf(setting, owner, clientId);
+    expect(answers[0]?.clearedBy).toBe('');
   });
 
   it('is refused for what was not found and for a day to come', async () => {

@@ -89,7 +89,7 @@ function answeredSince(
  * put their answers out of force unseen.
  */
 export const keepInterview: Keeper<'interview'> = async ({
-  setting: { db },
+  setting: { db, now },
   who,
   file: given,
   thing: id,
@@ -109,7 +109,8 @@ export const keepInterview: Keeper<'interview'> = async ({
     replies,
     confirmed: !byClient,
     answeredBy: who.userId,
-    at,
+    // What a client wrote without a line is news when it arrives: nobody’s word until then was about it.
+    at: byClient ? now() : at,
     day,
     // One left open on an earlier day is not this visit.
     visitId: visit?.day === day ? visit.id : null,
