@@ -22,6 +22,8 @@ const PERSON: Principal = {
   timeZone: 'UTC',
   quietAfterDays: 4,
   rescreenAfterDays: 90,
+  phone: '',
+  emergencyNumber: '',
   clientId: null,
 };
 

@@ -13,6 +13,7 @@ import {
   stepInAs,
   test,
   type TestLetter,
+  withoutInterview,
 } from './support/test';
 
 const HOSTILE = [
@@ -159,6 +160,7 @@ test('the plan takes no damaged routine', async ({ page }) => {
   const issued = page.waitForRequest(
     (request) => request.method() === 'POST' && request.postData()?.includes('"issue"') === true,
   );
+  await withoutInterview(page);
   await page.getByRole('button', { name: 'Issue version 1' }).click();
   const sent = JSON.parse((await issued).postData() ?? '{}') as { letters: TestLetter[] };
   const good = sent.letters.find(({ kind }) => kind === 'issue');
@@ -234,6 +236,7 @@ test('typed figures that cannot be read say why, stay as typed and stop the issu
   await addSite(page, 'Side low-back');
   await page.getByText('timed hold', { exact: true }).click();
   const hold = page.getByLabel('hold', { exact: true });
+  await withoutInterview(page);
   const issue = page.getByRole('button', { name: 'Issue version 1' });
   for (const [text, says] of [
     ['30 kg', 'The hold time is a length of time: write 45, 1:30 or 2 min.'],
@@ -259,6 +262,7 @@ test('a form that another version has overtaken is refused, shows both and keeps
   await stepInAs(page, 'Maren');
   const file = await addClient(page, 'Two Therapists');
   await addSite(page, 'Skull base');
+  await withoutInterview(page);
   await page.getByRole('button', { name: 'Issue version 1' }).click();
   await expect(page.getByText('Version 1 is issued.')).toBeVisible();
 
@@ -300,6 +304,7 @@ test('pressing a button twice does the thing once', async ({ page, browser, base
   await stepInAs(other, 'Idris');
   await addClient(other, 'Double Issue');
   await addSite(other, 'Breastbone');
+  await withoutInterview(other);
   await other.getByRole('button', { name: 'Issue version 1' }).dblclick();
   await expect(other.getByText('Version 1 is issued.')).toBeVisible();
   await other.reload();

@@ -10,6 +10,7 @@ import {
   otherDevice,
   stepInAs,
   test,
+  withoutInterview,
 } from './support/test';
 
 /** Goes through a session by its clock: full holds, ratings that fall. Returns the holds it did. */
@@ -82,6 +83,7 @@ test('a therapist prescribes four sites, the client joins and practises, the the
   await expect(page.getByRole('button', { name: /^Issue version/ })).toBeDisabled();
   await page.getByLabel('pressure grade').fill('4');
   await page.getByLabel('times a week').fill('5');
+  await withoutInterview(page);
   await page.getByRole('button', { name: 'Issue version 1' }).click();
   await expect(page.getByText('Version 1 is issued.')).toBeVisible();
 
@@ -189,8 +191,13 @@ test('stopping for a reason tells the client what to do and the therapist at onc
   await expect(phone.getByRole('heading', { name: 'Get help now' })).toBeVisible();
   await expect(phone.getByText(/Call emergency services now/)).toBeVisible();
   await phone.getByRole('link', { name: 'Close' }).click();
-  await expect(phone.getByText(/Last time you stopped: chest pain/)).toBeVisible();
-  await expect(phone.getByText(/before you go on/)).toBeVisible();
+  // Nothing starts until somebody has asked, on Today and on the page of the session alike.
+  await expect(phone.getByText(/You stopped today: chest pain/)).toBeVisible();
+  await expect(phone.getByText(/Nothing starts here until/)).toBeVisible();
+  await expect(phone.getByRole('link', { name: /^(Start|We have spoken)/ })).toHaveCount(0);
+  await phone.goto('/practise');
+  await expect(phone.getByText(/Nothing starts here until/)).toBeVisible();
+  await expect(phone.getByRole('button', { name: 'Start' })).toHaveCount(0);
   await stepInAs(page, 'Maren');
   await expect(page.getByRole('row', { name: /Ilse Marchetti/ })).toContainText(
     'Stopped today: chest pain',

@@ -11,7 +11,15 @@ test('a client’s red flag stops the plan at once, tells both what to do, and i
   ]);
   await phone.goto('/today');
   await phone.getByRole('link', { name: 'A few questions before you begin' }).click();
-  await phone.getByRole('button', { name: 'None of these' }).click();
+  // An emergency is brought into view, and nothing invites to go on until it was a slip.
+  const worst = phone.getByRole('group', { name: 'A sudden headache, the worst ever?' });
+  await worst.getByRole('button', { name: 'Yes' }).click();
+  await expect(phone.getByRole('heading', { name: 'Call for help now' })).toBeInViewport();
+  await expect(phone.getByRole('button', { name: /^None of/ })).toHaveCount(0);
+  await phone.getByRole('button', { name: /^That was a slip/ }).click();
+  await worst.getByRole('button', { name: 'No', exact: true }).click();
+  await expect(phone.getByRole('heading', { name: 'Call for help now' })).toHaveCount(0);
+  await phone.getByRole('button', { name: /^None of/ }).click();
   await phone
     .getByRole('group', { name: 'A calf that is hot, swollen and painful?' })
     .getByRole('button', { name: 'Yes' })

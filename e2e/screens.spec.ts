@@ -246,7 +246,7 @@ for (const { viewport, staff, client } of VIEWS) {
     await page.clock.runFor(1_000);
     await sound('count-in');
     await page.clock.runFor(2_500);
-    await page.getByRole('button', { name: '9', exact: true }).click();
+    await page.getByRole('button', { name: '8', exact: true }).click();
     await expect(page.getByText(/^Ease off/)).toBeVisible();
     await sound('hold, too much');
     await page.getByRole('button', { name: 'Pause' }).click();
@@ -256,7 +256,8 @@ for (const { viewport, staff, client } of VIEWS) {
     await sound('rating after');
     await page.getByRole('button', { name: 'Stop' }).click();
     await sound('stop');
-    await page.getByRole('button', { name: 'Dizzy or sick' }).click();
+    await page.clock.runFor(1_100);
+    await page.getByRole('button', { name: /^Numbness/ }).click();
     await expect(page.getByRole('heading', { name: 'Come out slowly' })).toBeVisible();
     await sound('stopped');
     expect(errors).toEqual([]);

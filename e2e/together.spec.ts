@@ -11,6 +11,7 @@ import {
   screenBy,
   stepInAs,
   test,
+  withoutInterview,
 } from './support/test';
 
 /** Another therapist of the practice, at a desk of their own. */
@@ -43,6 +44,7 @@ test('two who work on one draft lose neither’s work', async ({ page, browser, 
   const theirs = other.getByRole('list', { name: 'Sites in order' });
   await expect(theirs).toContainText('Thumb base');
   await expect(theirs).not.toContainText('Skull base');
+  await withoutInterview(other);
   await other.getByRole('button', { name: 'Issue version 1' }).click();
   await expect(other.getByText('Version 1 is issued.')).toBeVisible();
   await context.close();

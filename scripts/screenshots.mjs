@@ -118,7 +118,7 @@ async function therapist() {
   }
   await page.goto('/scale');
   await page.getByText('Lean in a little more.').waitFor();
-  await page.getByLabel('press on it').fill('12');
+  await page.getByLabel('press on it').fill('3');
   await page.getByText('That is it').waitFor();
   await page.waitForTimeout(1500);
   await page.screenshot({ path: join(FOLDER, 'pressing-scale.png') });

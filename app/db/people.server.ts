@@ -33,6 +33,8 @@ export async function personBySignIn(db: Database, hash: string, now: Date) {
       timeZone: practice.timeZone,
       quietAfterDays: practice.quietAfterDays,
       rescreenAfterDays: practice.rescreenAfterDays,
+      phone: practice.phone,
+      emergencyNumber: practice.emergencyNumber,
       clientId: client.id,
       lastSeenAt: signIn.lastSeenAt,
     })

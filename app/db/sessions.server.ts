@@ -38,6 +38,10 @@ export const lastSessionsOf = once((db, clientId: string, most: number) =>
       stopReason: practisedSession.stopReason,
       word: practisedSession.word,
       versionId: practisedSession.versionId,
+      /** When the last of it was heard of, ms since 1970: what was sent late was not known before. */
+      heardAt: sql<number>`(
+        select (extract(epoch from max(e.received_at)) * 1000)::float8
+        from session_event e where e.session_id = practised_session.id)`,
     })
     .from(practisedSession)
     .where(eq(practisedSession.clientId, clientId))

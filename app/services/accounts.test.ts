@@ -452,6 +452,8 @@ describe('an invitation', () => {
         timeZone: 'UTC',
         quietAfterDays: 4,
         rescreenAfterDays: 90,
+        phone: '',
+        emergencyNumber: '',
       }),
     ).rejects.toMatchObject({ status: 403 });
   });

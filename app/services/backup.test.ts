@@ -194,7 +194,10 @@ async function told(db: Database): Promise<string[]> {
           if (line.startsWith('{"table":')) isNew = line.includes('known_device');
           return !isNew;
         })
-        .map((line) => line.replace(/"ended_at": null, |, "ended_at": null/, '')),
+        .map((line) => line.replace(/"ended_at": null, |, "ended_at": null/, ''))
+        .map((line) =>
+          line.replaceAll(/"(phone|emergency_number)": "", |, "(phone|emergency_number)": ""/g, ''),
+        ),
     ];
     const text = body.map((line) => `${line}\n`).join('');
     const sha256 = createHash('sha256').update(text).digest('hex');

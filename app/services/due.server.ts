@@ -1,5 +1,5 @@
 import type { Day } from '#core/calendar';
-import { screeningDue } from '#core/screening';
+import { screeningDue, unanswered, type Reply } from '#core/screening';
 import { stopReason } from '#core/session';
 
 /** Sessions looked back on for stops that ask for a new interview. */
@@ -9,6 +9,7 @@ interface Interview {
   day: string;
   at: Date;
   confirmed: boolean;
+  replies: readonly Reply[];
 }
 
 interface Stopped {
@@ -48,5 +49,6 @@ export function dueFor(
     }),
     waiting: newest?.confirmed === false ? newest.day : null,
     noLongerAsked,
+    newQuestions: confirmed ? unanswered(confirmed.replies).length : 0,
   });
 }

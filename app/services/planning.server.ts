@@ -1,6 +1,8 @@
-import type { Routine } from '#core/routine';
+import { dayOf } from '#core/calendar';
+import { settledSites, type Routine } from '#core/routine';
 import type { SessionSummary } from '#core/session';
 import { routineOf, versionsOf } from '~/db/routines.server';
+import { screeningsOf } from '~/db/screenings.server';
 import { lastSummariesOf } from '~/db/sessions.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { fileOf } from './clientFile.server';
@@ -21,15 +23,21 @@ function ratedSetups(content: Routine | undefined, summary: SessionSummary, day:
 /** What the plan screen starts from: the draft if there is one, else the latest version. */
 export async function planOf(setting: Setting, who: Principal, clientId: string) {
   const file = await fileOf(setting, who, clientId);
-  const [thread, versions, summaries] = await Promise.all([
+  const [thread, versions, summaries, interviews] = await Promise.all([
     routineOf(setting.db, clientId),
     versionsOf(setting.db, clientId),
     lastSummariesOf(setting.db, clientId, RATINGS_FROM),
+    screeningsOf(setting.db, clientId),
   ]);
+  const today = dayOf(setting.now().getTime(), file.timeZone);
   const latest = versions.at(-1) ?? null;
   const contents = new Map(versions.map(({ id, content }) => [id, content]));
   return {
     file,
+    /** An interview was held or confirmed. */
+    screened: interviews.some(({ confirmed }) => confirmed),
+    /** Sites that were in force a week ago. */
+    settledSites: settledSites(versions, today),
     /** What the client rated on first pressing, at which setup; newest sessions first. */
     ratings: summaries.flatMap(({ versionId, day, summary }) =>
       ratedSetups(contents.get(versionId), summary, day),

@@ -1,6 +1,7 @@
 import { eq, sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import { fade, itemFor, routineWith, timed } from '#core/examples';
+import type { Routine } from '#core/routine';
 import { routineVersion } from '~/db/schema.server';
 import { fileHead } from './clientFile.server';
 import { planOf } from './planning.server';
@@ -17,6 +18,7 @@ import {
   setUp,
   shortRoutine,
   addClient,
+  withoutInterview,
 } from './testing/practiceForTests.server';
 import { discardDraft, issue, recordClearance, saveDraft } from './testing/writing.server';
 
@@ -97,6 +99,45 @@ describe('issuing a routine', () => {
     });
   });
 
+  it('asks for the interview, or for the reason why not, which is kept with the version', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const content = routineWith(itemFor('breastbone', { dose: timed(20), grade: 2 }));
+    const wish = { baseNumber: 0, draftRevision: 0, versionId: uuid(), reason: '', content };
+    await expect(issue(setting, owner, clientId, wish)).rejects.toMatchObject({
+      status: 422,
+      message: expect.stringContaining('No interview was held') as string,
+    });
+    const reasons = { interview: 'Seen at the hospital, papers to follow.' };
+    await issue(setting, owner, clientId, { ...wish, content: { ...content, reasons } });
+    const { latest, screened: asked } = await planOf(setting, owner, clientId);
+    expect([latest?.content.reasons, asked]).toEqual([reasons, false]);
+
+    const other = await addClient(setting, owner, details());
+    await screened(setting, owner, other);
+    expect(await issue(setting, owner, other, { ...wish, versionId: uuid() })).toEqual({
+      number: 1,
+    });
+  });
+
+  it('refuses more neck than a start while any of it is new, by what was in force a week ago', async () => {
+    const clientId = await addClient(setting, owner, details());
+    await screened(setting, owner, clientId);
+    const neck = (points: number) =>
+      routineWith(itemFor('neck-groove', { dose: timed(30), points, extraPoints: 0 }));
+    const wish = (baseNumber: number, content: Routine) => ({
+      ...{ baseNumber, draftRevision: 0, versionId: uuid(), reason: 'More.', content },
+    });
+    const first = issue(setting, owner, clientId, wish(0, neck(3)));
+    await expect(first).rejects.toMatchObject({ status: 422 });
+    await issue(setting, owner, clientId, wish(0, neck(2)));
+    const next = (await planOf(setting, owner, clientId)).draftRevision;
+    const soon = issue(setting, owner, clientId, { ...wish(1, neck(3)), draftRevision: next });
+    await expect(soon).rejects.toMatchObject({ status: 422 });
+    setting.moveTo(new Date(NOW.getTime() + 8 * 86_400_000));
+    await issue(setting, owner, clientId, { ...wish(1, neck(3)), draftRevision: next });
+    setting.moveTo(NOW);
+  });
+
   it('refuses what a check refuses, with the sentence, and issues nothing', async () => {
     const clientId = await addClient(setting, owner, details());
     const before = await count(routineVersion);
@@ -164,8 +205,8 @@ describe('issuing a routine', () => {
 });
 
 describe('the draft of two who work at once', () => {
-  const mine = routineWith(itemFor('breastbone', { dose: timed(20) }));
-  const theirs = routineWith(itemFor('thumb-base', { dose: timed(20) }));
+  const mine = withoutInterview(routineWith(itemFor('breastbone', { dose: timed(20) })));
+  const theirs = withoutInterview(routineWith(itemFor('thumb-base', { dose: timed(20) })));
 
   it('is never written over, discarded or issued away unseen', async () => {
     const clientId = await addClient(setting, owner, details());

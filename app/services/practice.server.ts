@@ -8,6 +8,14 @@ import { found, Refusal } from '~/keeping/server/refusal.server';
 import { withdrawLinks } from './links.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 
+/** A number as it is dialled; empty when there is none. */
+const dialled = (name: string) =>
+  z
+    .string()
+    .trim()
+    .regex(/^(\+?\d[\d ()./-]{1,24})?$/, `${name} must be a telephone number, or empty.`)
+    .default('');
+
 export const practiceSchema = z.object({
   name: nameSchema,
   timeZone: timeZoneSchema,
@@ -21,6 +29,8 @@ export const practiceSchema = z.object({
     .int('Days until the screening is asked again must be a whole number.')
     .min(7, 'Days until the screening is asked again must be at least 7.')
     .max(730, 'Days until the screening is asked again must be at most 730.'),
+  phone: dialled('The number of the practice'),
+  emergencyNumber: dialled('The emergency number'),
 });
 
 /** Only an owner manages the practice. */

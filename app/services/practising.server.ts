@@ -1,15 +1,35 @@
 import { addDays, askedBetween, dayOf, weekOf } from '#core/calendar';
-import { expand, ledWords, limitSteps, totalsOf, type LedRoutine } from '#core/routine';
+import { expand, ledWords, limitSteps, placeKey, totalsOf, type LedRoutine } from '#core/routine';
 import { allStop, screen, type ScreenAnswer } from '#core/screening';
+import { inTheWay, type InTheWay } from '#core/session';
 import { handOut, ledIdOf } from '~/db/led.server';
 import { type VersionRow, versionsOf } from '~/db/routines.server';
-import { lastSessionsOf } from '~/db/sessions.server';
+import { lastSessionsOf, lastSummariesOf } from '~/db/sessions.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { ownFile } from './clientFile.server';
 import { answersInForce } from './inForce.server';
 import { homeTodayOf } from './measuring.server';
 
 const SHOWN_BACK = 20;
+
+/** What a client rings. */
+const numbersOf = ({ phone, emergencyNumber }: Principal) => ({
+  practice: phone,
+  emergency: emergencyNumber,
+});
+
+/** What stands in the way of a client’s session, from what is stored. */
+function inTheWayOf(
+  version: VersionRow | null,
+  interviews: readonly { at: Date; confirmed: boolean }[],
+  sessions: readonly { heardAt: number; day: string; stopReason: string | null }[],
+): InTheWay | null {
+  return inTheWay({
+    interviews: interviews.map(({ at, confirmed }) => ({ at: at.getTime(), confirmed })),
+    sessions,
+    excused: (version?.content.reasons?.interview ?? '') !== '',
+  });
+}
 
 /** What a client sees first: today's routine, how the week stands, and the last sessions. */
 export async function clientStart(setting: Setting, who: Principal) {
@@ -35,6 +55,8 @@ export async function clientStart(setting: Setting, who: Principal) {
     home,
     answered: interviews.length > 0,
     stop: allStop(screen(file.screening)),
+    way: inTheWayOf(version, interviews, last),
+    numbers: numbersOf(who),
     today,
     version: version && {
       id: version.id,
@@ -81,19 +103,40 @@ async function led(
   };
 }
 
+/** Contact seconds that a day's sessions have made, by site and side. */
+function spentOn(summaries: Awaited<ReturnType<typeof lastSummariesOf>>, today: string) {
+  const spent: Record<string, number> = {};
+  for (const { day, summary } of summaries) {
+    if (day !== today) continue;
+    for (const place of summary.places) {
+      if (place.contactSeconds === 0) continue;
+      spent[placeKey(place)] = (spent[placeKey(place)] ?? 0) + place.contactSeconds;
+    }
+  }
+  return spent;
+}
+
 /** The routine a client is led through: their latest version. */
 export async function routineToPractise(setting: Setting, who: Principal) {
   const file = await ownFile(setting, who);
   const today = dayOf(setting.now().getTime(), file.timeZone);
-  const [versions, home] = await Promise.all([
+  const [versions, home, last, { interviews }, summaries] = await Promise.all([
     versionsOf(setting.db, file.id),
     homeTodayOf(setting, file, today),
+    lastSessionsOf(setting.db, file.id, SHOWN_BACK),
+    answersInForce(setting.db, file.id),
+    lastSummariesOf(setting.db, file.id, SHOWN_BACK),
   ]);
   const version = versions.at(-1) ?? null;
   return {
+    today,
+    /** What earlier sessions of the day took of each place’s time. */
+    spent: spentOn(summaries, today),
+    numbers: numbersOf(who),
     therapistName: file.therapistName,
     version: version && (await led(setting, file.id, version, file.screening)),
     home,
     stop: allStop(screen(file.screening)),
+    way: inTheWayOf(version, interviews, last),
   };
 }

@@ -20,6 +20,7 @@ import {
   sessionOf,
   settingFor,
   setUp,
+  shortRoutine,
   addClient,
 } from './testing/practiceForTests.server';
 import { lettersOf, post, sendLog } from './testing/letters.server';
@@ -221,6 +222,82 @@ describe('logging a session', () => {
     await sendLog(setting, who, sessionOf(old));
     expect((await reviewOf(setting, owner, clientId)).sessions[0]?.versionNumber).toBe(1);
     expect((await routineToPractise(setting, who)).version?.number).toBe(2);
+  });
+});
+
+describe('beginning', () => {
+  const ways = async (who: Principal) => [
+    (await clientStart(setting, who)).way?.waits ?? null,
+    (await routineToPractise(setting, who)).way?.waits ?? null,
+  ];
+  const stopped = (versionId: string, reason: 'alarm' | 'enough', startedAt: number) => ({
+    ...{ id: uuid(), versionId, ledId: null, startedAt },
+    events: [
+      { type: 'started', id: uuid(), seq: 0, at: startedAt },
+      { type: 'stopped', reason, id: uuid(), seq: 1, at: startedAt + 5000 },
+    ] as SessionEvent[],
+  });
+
+  it('waits for the interview, on Today and on the page of the session alike', async () => {
+    const { clientId, who } = await joinedClient(setting, owner);
+    await screened(setting, owner, clientId);
+    await issueTo(setting, owner, clientId, { ...shortRoutine(), reasons: { interview: '' } });
+    expect(await ways(who)).toEqual([null, null]);
+    const other = await joinedClient(setting, owner);
+    await issueTo(setting, owner, other.clientId);
+    // Issued with the reason why there was none.
+    expect(await ways(other.who)).toEqual([null, null]);
+    const third = await joinedClient(setting, owner);
+    expect(await ways(third.who)).toEqual(['interview', 'interview']);
+  });
+
+  it('waits for somebody’s word after a red-flag stop, whatever was practised since', async () => {
+    const { clientId, who } = await joinedClient(setting, owner);
+    await screened(setting, owner, clientId);
+    const versionId = await issueTo(setting, owner, clientId);
+    setting.moveTo(new Date(NOW.getTime() + 600_000));
+    await sendLog(setting, who, stopped(versionId, 'alarm', NOW.getTime() + 60_000));
+    expect(await ways(who)).toEqual(['word', 'word']);
+    await sendLog(setting, who, stopped(versionId, 'enough', NOW.getTime() + 300_000));
+    expect(await ways(who)).toEqual(['word', 'word']);
+    await screened(setting, owner, clientId);
+    expect(await ways(who)).toEqual([null, null]);
+  });
+
+  it('waits too when the stop was made before the last interview and heard of after it', async () => {
+    const { clientId, who } = await joinedClient(setting, owner);
+    const versionId = await issueTo(setting, owner, clientId);
+    setting.moveTo(new Date(NOW.getTime() + 600_000));
+    await screened(setting, owner, clientId);
+    setting.moveTo(new Date(NOW.getTime() + 900_000));
+    await sendLog(setting, who, stopped(versionId, 'alarm', NOW.getTime() + 60_000));
+    expect(await ways(who)).toEqual(['word', 'word']);
+  });
+});
+
+describe('a second session of the day', () => {
+  it('is held to what the first left of each place’s time; the next day begins anew', async () => {
+    const { clientId, who } = await joinedClient(setting, owner);
+    const versionId = await issueTo(setting, owner, clientId);
+    expect((await routineToPractise(setting, who)).spent).toEqual({});
+    await sendLog(setting, who, sessionOf(versionId));
+    const { spent } = await routineToPractise(setting, who);
+    expect(Object.keys(spent)).toEqual(['breastbone:mid']);
+    expect(spent['breastbone:mid']).toBeGreaterThan(10);
+
+    // As a device tells it: what was spent stands in the log, and the summary is told by it.
+    const log = sessionOf(versionId, NOW.getTime() - 300_000);
+    const [started, ...rest] = log.events;
+    if (started?.type !== 'started') throw new Error('A session begins with its start.');
+    const full = { 'breastbone:mid': 86_400 };
+    await sendLog(setting, who, { ...log, events: [{ ...started, spent: full }, ...rest] });
+    const { sessions } = await reviewOf(setting, owner, clientId);
+    const done = sessions.map(({ contactSeconds, holdsDone }) => [contactSeconds, holdsDone]);
+    expect(done).toEqual(expect.arrayContaining([[0, 0]]));
+    expect(done).toHaveLength(2);
+
+    setting.moveTo(new Date(NOW.getTime() + DAY));
+    expect((await routineToPractise(setting, who)).spent).toEqual({});
   });
 });
 

@@ -62,6 +62,8 @@ export async function ownInterview(setting: Setting, who: Principal) {
   return {
     clientId: file.id,
     therapistName: file.therapistName,
+    /** What the client rings. */
+    numbers: { practice: who.phone, emergency: who.emergencyNumber },
     draft: draft?.replies ?? null,
     replies,
     last: last && { day: last.day, confirmed: last.confirmed },

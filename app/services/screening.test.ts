@@ -299,6 +299,8 @@ describe('screening again', () => {
           timeZone: 'UTC',
           quietAfterDays: 4,
           rescreenAfterDays: 30,
+          phone: '',
+          emergencyNumber: '',
         },
       ),
     ).rejects.toMatchObject({ status: 403 });

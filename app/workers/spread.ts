@@ -1,5 +1,5 @@
 import type { Site } from '#core/anatomy';
-import type { SurfaceId } from '#core/equipment';
+import type { FoamAge, SurfaceId } from '#core/equipment';
 import type { Spread } from '#core/uncertainty';
 
 /** What the page asks of the worker: one tool on one surface at a load, by random draws. */
@@ -8,6 +8,7 @@ export interface SpreadQuestion {
   toolId: string;
   surfaceId: SurfaceId;
   flesh: Site['flesh'];
+  foam: FoamAge | null;
   loadNewtons: number;
   seed: number;
 }

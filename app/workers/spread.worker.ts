@@ -8,7 +8,7 @@ self.addEventListener('message', ({ data }: MessageEvent<SpreadQuestion>) => {
   const surface = SURFACES[data.surfaceId];
   const spread = tool
     ? samplePressureAt(
-        pressingOn(tool, surface, data.flesh),
+        pressingOn(tool, surface, data.flesh, data.foam),
         data.loadNewtons,
         seeded(data.seed),
         DRAWS,

@@ -7,8 +7,8 @@ export function useSpread(question: Omit<SpreadQuestion, 'id'>): Spread | null {
   const worker = useRef<Worker | null>(null);
   const latest = useRef(0);
   const [answer, setAnswer] = useState<{ key: string; spread: Spread } | null>(null);
-  const { toolId, surfaceId, flesh, loadNewtons, seed } = question;
-  const key = [toolId, surfaceId, flesh, loadNewtons, seed].join('|');
+  const { toolId, surfaceId, flesh, foam, loadNewtons, seed } = question;
+  const key = [toolId, surfaceId, flesh, foam, loadNewtons, seed].join('|');
 
   useEffect(() => {
     worker.current = new Worker(new URL('./spread.worker.ts', import.meta.url), { type: 'module' });
@@ -24,10 +24,10 @@ export function useSpread(question: Omit<SpreadQuestion, 'id'>): Spread | null {
       if (data.id === id && data.spread) setAnswer({ key, spread: data.spread });
     };
     own.addEventListener('message', hear);
-    const asked: SpreadQuestion = { id, toolId, surfaceId, flesh, loadNewtons, seed };
+    const asked: SpreadQuestion = { id, toolId, surfaceId, flesh, foam, loadNewtons, seed };
     own.postMessage(asked);
     return () => own.removeEventListener('message', hear);
-  }, [key, toolId, surfaceId, flesh, loadNewtons, seed]);
+  }, [key, toolId, surfaceId, flesh, foam, loadNewtons, seed]);
 
   return answer?.key === key ? answer.spread : null;
 }

@@ -16,6 +16,8 @@ export { MOVEMENT_TESTS, type TestId } from './tests';
 export { ZONES, ZONE_IDS, type Zone, type ZoneId } from './zones';
 export { cautionsFor, nearestQuery, searchSites, type SiteMatch } from './search';
 export { PLACES, type Place } from './sites';
+export { bonesNear } from './bones';
+export { limbSites } from './limbs';
 export {
   backOffset,
   follow,

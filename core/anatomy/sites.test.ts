@@ -45,7 +45,7 @@ describe('the sites', () => {
     ['temple', 'delicate', 2],
     ['jaw-inside', 'guarded', 1],
     ['skull-base', 'ordinary', 2],
-    ['front-side-neck', 'guarded', 1.5],
+    ['front-side-neck', 'guarded', 2],
     ['scalene-middle', 'guarded', 1],
     ['below-ridge', 'robust', 2],
     ['armpit', 'delicate', 1],

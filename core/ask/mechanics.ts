@@ -2,12 +2,22 @@ import { findSite, type Site } from '#core/anatomy';
 import {
   findSurface,
   findTool,
+  FOAM_AGES,
   SURFACE_IDS,
   surfaceIdSchema,
   type SurfaceId,
 } from '#core/equipment';
 import { answer, mistaken, type Outcome } from '#core/knowledge';
-import { bodyOf, kilogramsForce, modelLoad, newtons, USUAL_BODY, type Body } from '#core/loading';
+import {
+  bodyOf,
+  feetOf,
+  heightOfSite,
+  kilogramsForce,
+  modelLoad,
+  newtons,
+  USUAL_BODY,
+  type Body,
+} from '#core/loading';
 import {
   calibrate,
   CALIBRATION_SOURCE,
@@ -21,7 +31,7 @@ import {
   scaleKilograms,
   setupKey,
   setupOf,
-  setupPeak,
+  setupMean,
   setupPressure,
   type Setup,
 } from '#core/pressure';
@@ -51,7 +61,6 @@ const SETUP: Record<string, Option> = {
   adjust: { says: 'how weight is taken off or added; `usual` when not given', takes: 'id' },
 };
 const FLESH = ['thin', 'middling', 'thick'] as const;
-const MOST_FEET_METRES = 2;
 const MOST_KILOGRAMS = 250;
 
 function bodyFrom(given: Given): Outcome<Body> {
@@ -83,16 +92,9 @@ function setupFrom(given: Given): Outcome<Setup> {
     adjustmentId: given.adjust ?? null,
   });
   if (!setup.ok) return setup;
-  if (given.adjust !== undefined && setup.value.adjustment.id !== given.adjust) {
-    return mistaken(
-      'unknown',
-      'adjust',
-      `“${given.adjust}” is not a way to press less or more there.`,
-    );
-  }
   // A part that lies in no weight’s way, as the calf with the back on the ball: no load, no ladder.
   const { posture } = setup.value;
-  if (!(setupPeak(setup.value, USUAL_BODY).value > 0)) {
+  if (!(setupMean(setup.value, USUAL_BODY).value > 0)) {
     return mistaken(
       'does not fit',
       'posture',
@@ -127,14 +129,17 @@ const load: Command = {
     if (!body.ok) return body;
     const feet = numberOf(given, 'feet', Number.NaN);
     if (!feet.ok) return feet;
-    if (given.feet !== undefined && (feet.value < 0 || feet.value > MOST_FEET_METRES)) {
-      return mistaken(
-        'out of range',
-        'feet',
-        `--feet must be between 0 and ${MOST_FEET_METRES} m.`,
-      );
+    const own: { feetMetres?: number } = {};
+    if (given.feet !== undefined) {
+      if (setup.value.posture.load.kind !== 'lean') {
+        return mistaken('does not fit', 'feet', '--feet is for a lean at a wall.');
+      }
+      const { statureMetres } = body.value;
+      const height = heightOfSite(setup.value.site.id) * statureMetres;
+      const stood = feetOf(feet.value, height, body.value);
+      if (!stood.ok) return stood;
+      own.feetMetres = stood.value;
     }
-    const own = given.feet === undefined ? {} : { feetMetres: feet.value };
     const model = modelLoad({ ...setup.value, ...own }, body.value);
     const band = propagate(model.inputs, model.force);
     const kilograms = (value: number) => figures(kilogramsForce(value));
@@ -156,12 +161,13 @@ const load: Command = {
 
 const pressure: Command = {
   name: 'pressure',
-  says: 'Peak pressure of a tool on flesh at a load, kilopascals, step by step.',
+  says: 'Mean pressure of a tool on flesh at a load, kilopascals, step by step.',
   options: {
     tool: { says: 'the tool’s id', takes: 'id', required: true },
     load: { says: 'load the body brings', takes: 'kg', required: true },
     surface: { says: `${SURFACE_IDS.join(', ')}; wall when not given`, takes: 'id' },
     flesh: { says: 'thin, middling or thick; thick when not given', takes: 'word' },
+    foam: { says: 'how worn a roller’s foam is: new, used or worn', takes: 'word' },
     seed: { says: 'also draw all inputs at random, from this seed', takes: 'number' },
     draws: { says: `how many draws; ${DRAWS} when not given`, takes: 'number' },
   },
@@ -187,11 +193,14 @@ const pressure: Command = {
     }
     const flesh = choiceOf(given, 'flesh', FLESH, 'thick');
     if (!flesh.ok) return flesh;
-    const pressing = pressingOn(tool, surface, flesh.value);
+    const foam =
+      given.foam === undefined ? answer(null) : choiceOf(given, 'foam', FOAM_AGES, 'used');
+    if (!foam.ok) return foam;
+    const pressing = pressingOn(tool, surface, flesh.value, foam.value);
     const force = newtons(kilograms.value) / tool.contacts;
     const outcome = pressureAt(pressing, force);
     if (!outcome.ok) return outcome;
-    const { peakKilopascals, meanKilopascals, radiusMillimetres, depthMillimetres } = outcome.value;
+    const { kilopascals, radiusMillimetres, depthMillimetres, besideNewtons } = outcome.value;
     const seed = numberOf(given, 'seed', Number.NaN);
     if (!seed.ok) return seed;
     const draws = numberOf(given, 'draws', DRAWS);
@@ -204,29 +213,32 @@ const pressure: Command = {
         ? {}
         : { draws: samplePressureAt(pressing, force, seeded(seed.value), draws.value) };
     return answer({
-      value: figures(peakKilopascals.value),
+      value: figures(kilopascals.value),
       unit: 'kPa',
-      band: bandOf(peakKilopascals),
+      band: bandOf(kilopascals),
       inputs: {
         tool: tool.id,
         loadKilograms: kilograms.value,
         surface: surface.id,
         flesh: flesh.value,
       },
-      rule: 'Hertz contact with combined moduli; load shared with the body as the tool sinks in',
+      rule: 'a ball or roller on a layer of flesh over bone; load shared with the body as the tool sinks in',
       source: sourcesOf([...PRESSURE_SOURCES, tool.stuffSource]),
       more: {
-        meanKilopascals: figures(meanKilopascals.value),
+        besideNewtons: figures(besideNewtons.value),
         radiusMillimetres: figures(radiusMillimetres.value),
         depthMillimetres: figures(depthMillimetres.value),
-        steps: explainPressure(pressing, force).map(({ name, value, low, high, unit, rule }) => ({
-          name,
-          value: figures(value),
-          low: figures(low),
-          high: figures(high),
-          unit,
-          rule,
-        })),
+        steps: explainPressure(pressing, force).map(
+          ({ name, value, low, high, unit, rule, standing }) => ({
+            name,
+            value: figures(value),
+            low: figures(low),
+            high: figures(high),
+            unit,
+            rule,
+            standing,
+          }),
+        ),
         ...drawn,
       },
     });
@@ -275,7 +287,8 @@ const ladder: Command = {
     const calibration = calibrate(
       given.rated === undefined
         ? []
-        : [{ grade: rated.value, kilopascals: setupPeak(setup.value, body.value).value }],
+        : [{ grade: rated.value, kilopascals: setupMean(setup.value, body.value).value }],
+      site.sensitivity,
     );
     const ids = {
       toolId: tool.id,
@@ -290,13 +303,13 @@ const ladder: Command = {
       value: rungs.map((rung) => ({
         setup: rung.key,
         ratio: figures(rung.ratio),
-        kilopascals: figures(rung.peak.value),
+        kilopascals: figures(rung.kilopascals.value),
         grade: figures(rung.grade.value),
       })),
       unit: 'ratio to the setup named',
       band: null,
       inputs: { ...named(setup.value), ...body.value, tools, places: at.value, calibration },
-      rule: 'peak pressure of every setup at hand, ordered',
+      rule: 'mean pressure of every setup at hand, ordered',
       source: sourcesOf([...PRESSURE_SOURCES, CALIBRATION_SOURCE]),
       more: { gentler: step('gentler'), firmer: step('firmer') },
     });
@@ -331,12 +344,20 @@ const scale: Command = {
       }
     }
     const { kilopascals, ...known } = {
-      kilopascals: setupPeak(setup.value, body.value).value,
+      kilopascals: setupMean(setup.value, body.value).value,
       grade: rated.value,
     };
-    const calibration = calibrate([{ ...known, kilopascals }]);
-    const { tool, site } = setup.value;
-    const band = scaleKilograms(tool, site.flesh, calibration, grade.value);
+    const { site } = setup.value;
+    const calibration = calibrate([{ ...known, kilopascals }], site.sensitivity);
+    const wished = scaleKilograms({
+      setup: setup.value,
+      body: body.value,
+      rated: rated.value,
+      grade: grade.value,
+      calibration,
+    });
+    if (!wished.ok) return wished;
+    const band = wished.value;
     return answer({
       value: figures(band.value),
       unit: 'kg',
@@ -363,11 +384,11 @@ const press: Command = {
     const all = setupPressure(setup.value, body.value);
     const flesh: Site['flesh'] = setup.value.site.flesh;
     return answer({
-      value: figures(all.peakKilopascals.value),
+      value: figures(all.kilopascals.value),
       unit: 'kPa',
-      band: bandOf(all.peakKilopascals),
+      band: bandOf(all.kilopascals),
       inputs: { ...named(setup.value), ...body.value, flesh },
-      rule: `${all.load.rule}; then Hertz contact`,
+      rule: `${all.load.rule}; then a ball or roller on a layer of flesh over bone`,
       source: sourcesOf(all.sources),
       more: {
         loadKilograms: { value: figures(all.loadKilograms.value), ...bandOf(all.loadKilograms) },

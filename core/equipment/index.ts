@@ -1,4 +1,4 @@
-export { toolSchema, type Drive, type Tool } from './tool';
+export { FOAM_AGES, toolSchema, type Drive, type FoamAge, type Tool } from './tool';
 export { findTool, servesMethod, TOOLS } from './tools';
 export {
   findSurface,
@@ -8,4 +8,4 @@ export {
   type Surface,
   type SurfaceId,
 } from './surfaces';
-export { gentModulus, modulusOf } from './gent';
+export { airPressure, gentModulus, giveOfTool } from './gent';

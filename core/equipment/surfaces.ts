@@ -19,8 +19,11 @@ export type SurfaceId = (typeof SURFACE_IDS)[number];
 export interface Surface {
   id: SurfaceId;
   name: string;
-  /** Newtons that sink a ball by one millimetre; null where nothing gives. */
-  newtonsPerMillimetre: Uncertain | null;
+  /**
+   * How a ball sinks into it: so many newtons for the first millimetre, and never more than it is thick. Null
+   * where nothing gives.
+   */
+  gives: { millimetres: number; newtonsPerMillimetre: Uncertain } | null;
   /** The body beside the tool can come to rest on it and take load off the tool. */
   bearsTheBody: boolean;
   says: string;
@@ -34,7 +37,7 @@ export const SURFACES: Record<SurfaceId, Surface> = {
   wall: {
     id: 'wall',
     name: 'wall',
-    newtonsPerMillimetre: null,
+    gives: null,
     bearsTheBody: false,
     says: 'Easiest to grade: the feet decide how much.',
     source: GIVE,
@@ -42,7 +45,7 @@ export const SURFACES: Record<SurfaceId, Surface> = {
   'hard-floor': {
     id: 'hard-floor',
     name: 'hard floor',
-    newtonsPerMillimetre: null,
+    gives: null,
     bearsTheBody: true,
     says: 'Most load. For squashy balls; a hard ball wants something that gives.',
     source: GIVE,
@@ -50,7 +53,7 @@ export const SURFACES: Record<SurfaceId, Surface> = {
   mat: {
     id: 'mat',
     name: 'mat or carpet',
-    newtonsPerMillimetre: about(8, 5, 15),
+    gives: { millimetres: 8, newtonsPerMillimetre: about(8, 5, 15) },
     bearsTheBody: true,
     says: 'A hard ball sinks in a little; one step gentler than the bare floor.',
     source: GIVE,
@@ -58,7 +61,7 @@ export const SURFACES: Record<SurfaceId, Surface> = {
   mattress: {
     id: 'mattress',
     name: 'mattress',
-    newtonsPerMillimetre: about(2, 1.2, 3.5),
+    gives: { millimetres: 80, newtonsPerMillimetre: about(2, 1.2, 3.5) },
     bearsTheBody: true,
     says: 'The ball sinks in until the body rests beside it; the gentlest place to lie.',
     source: GIVE,
@@ -66,7 +69,7 @@ export const SURFACES: Record<SurfaceId, Surface> = {
   table: {
     id: 'table',
     name: 'table edge',
-    newtonsPerMillimetre: null,
+    gives: null,
     bearsTheBody: false,
     says: 'For an arm or an elbow.',
     source: GIVE,
@@ -74,7 +77,7 @@ export const SURFACES: Record<SurfaceId, Surface> = {
   'door-frame': {
     id: 'door-frame',
     name: 'door frame',
-    newtonsPerMillimetre: null,
+    gives: null,
     bearsTheBody: false,
     says: 'For the top of the shoulder, bent in; needs a healthy back.',
     source: GIVE,
@@ -82,7 +85,7 @@ export const SURFACES: Record<SurfaceId, Surface> = {
   corner: {
     id: 'corner',
     name: 'corner',
-    newtonsPerMillimetre: null,
+    gives: null,
     bearsTheBody: false,
     says: 'Braces a cane so that the hands need not push.',
     source: GIVE,
@@ -90,7 +93,7 @@ export const SURFACES: Record<SurfaceId, Surface> = {
   chair: {
     id: 'chair',
     name: 'chair',
-    newtonsPerMillimetre: null,
+    gives: null,
     bearsTheBody: false,
     says: 'A hard seat, back supported, both feet on the ground.',
     source: GIVE,

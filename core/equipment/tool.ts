@@ -29,7 +29,18 @@ const stuffSchema = z.discriminatedUnion('kind', [
     foamMegapascals: z.number().positive(),
     foamMillimetres: millimetres,
   }),
+  /** Air in a skin: the pressure it is as stiff as, kilopascals. */
+  z.object({
+    kind: z.literal('air'),
+    kilopascals: z.number().positive(),
+    low: z.number().positive(),
+    high: z.number().positive(),
+  }),
 ]);
+
+/** How worn the foam of a roller is. */
+export const FOAM_AGES = ['new', 'used', 'worn'] as const;
+export type FoamAge = (typeof FOAM_AGES)[number];
 
 /** Shape of a tool entry. `widthMillimetres` is the diameter of what meets the skin. */
 export const toolSchema = z.object({

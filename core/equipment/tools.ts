@@ -31,6 +31,10 @@ const cylinder = (diameter: number, length: number) =>
   ({ kind: 'cylinder', radiusMillimetres: diameter / 2, lengthMillimetres: length }) as const;
 const shoreA = (value: number) => ({ kind: 'shore A', value }) as const;
 const solid = (megapascals: number) => ({ kind: 'modulus', megapascals }) as const;
+const air = (kilopascals: number, low: number, high: number) =>
+  ({ kind: 'air', kilopascals, low, high }) as const;
+/** As `airPressure` makes it of the ball test of the rules of tennis. */
+const TENNIS = air(125, 111, 144);
 
 const ITF = citation(
   'ITF Rules of Tennis, ball specification: 65.4–68.6 mm, gives 5.6–7.4 mm under 80.07 N',
@@ -143,7 +147,7 @@ export const TOOLS: readonly Tool[] = [
     name: 'Large soft ball',
     form: 'ball',
     face: sphere(110),
-    stuff: solid(0.15),
+    stuff: air(60, 38, 90),
     stuffSource: ESTIMATED,
     hardness: 'soft',
     drive: 'body',
@@ -158,7 +162,7 @@ export const TOOLS: readonly Tool[] = [
     name: 'Tennis ball',
     form: 'ball',
     face: sphere(66),
-    stuff: solid(1.33),
+    stuff: TENNIS,
     stuffSource: ITF,
     hardness: 'soft',
     drive: 'body',
@@ -173,7 +177,7 @@ export const TOOLS: readonly Tool[] = [
     name: 'Tennis ball in a long sock',
     form: 'ball',
     face: sphere(67),
-    stuff: solid(1.33),
+    stuff: TENNIS,
     stuffSource: ITF,
     hardness: 'soft',
     drive: 'body',
@@ -188,7 +192,7 @@ export const TOOLS: readonly Tool[] = [
     name: 'Two tennis balls joined',
     form: 'two balls',
     face: sphere(66),
-    stuff: solid(1.33),
+    stuff: TENNIS,
     stuffSource: ITF,
     hardness: 'soft',
     drive: 'body',
@@ -204,7 +208,7 @@ export const TOOLS: readonly Tool[] = [
     name: 'Small hollow rubber ball',
     form: 'ball',
     face: sphere(57),
-    stuff: solid(1.6),
+    stuff: air(150, 110, 200),
     stuffSource: ESTIMATED,
     hardness: 'medium',
     drive: 'body',

@@ -1,7 +1,14 @@
 import fc from 'fast-check';
 import { findSite, REGIONS, SITES, WORKABLE_SITES, type Side, type SiteId } from '#core/anatomy';
 import type { Dose, MethodId } from '#core/dosage';
-import { newItem, type LadderClient, type Routine, type RoutineItem } from '#core/routine';
+import {
+  newItem,
+  setupsForMethod,
+  usualDose,
+  type LadderClient,
+  type Routine,
+  type RoutineItem,
+} from '#core/routine';
 import { CONDITION_IDS, type ScreenAnswer } from '#core/screening';
 
 export { runner, START } from './runner';
@@ -75,6 +82,29 @@ export const anyRoutine: fc.Arbitrary<Routine> = fc
   .chain((items) =>
     fc.integer({ min: 1, max: 14 }).map((timesPerWeek) => ({ items, timesPerWeek, message: '' })),
   );
+
+/** Routines of one or two lines with doses near what is usual: many of them pass the checks. */
+export const anyMildRoutine: fc.Arbitrary<Routine> = fc
+  .array(
+    fc
+      .record({
+        site: fc.constantFrom(...WORKABLE_SITES),
+        method: fc.nat({ max: 8 }),
+        setup: fc.nat({ max: 20 }),
+        grade: between(1, 5),
+        points: between(1, 2),
+      })
+      .map(({ site, method, setup, ...rest }): RoutineItem => {
+        const chosen = site.methods[method % site.methods.length] ?? 'timed';
+        const setups = setupsForMethod(site, chosen);
+        const { toolId, positionId } = setups[setup % setups.length] ?? newItem(site, site.id);
+        const dose = usualDose(site, chosen);
+        return { ...newItem(site, site.id), ...rest, dose, toolId, positionId };
+      }),
+    { minLength: 1, maxLength: 2 },
+  )
+  .map((items) => [...new Map(items.map((item) => [item.id, item])).values()])
+  .chain((items) => between(3, 14).map((timesPerWeek) => ({ items, timesPerWeek, message: '' })));
 
 /** A client of whom nothing is known but what is said. */
 export const ladderClient = (change: Partial<LadderClient> = {}): LadderClient => ({

@@ -14,6 +14,8 @@ export interface Finding {
   inputs: Record<string, string | number | null>;
   /** The routine item that is meant; absent when the whole routine is. */
   itemId?: string;
+  /** The recorded reason that answers it: without one it refuses. */
+  answeredBy?: 'neck' | 'interview';
 }
 
 const RANK: Record<Verdict, number> = { refuse: 0, caution: 1, note: 2 };

@@ -61,5 +61,6 @@ it('a stop reason that is no longer offered is told to the therapist', () => {
     label: 'itching (no longer used)',
     weight: 'tell',
     advice: null,
+    nothingStarts: false,
   });
 });

@@ -157,6 +157,13 @@ export const SHIPPED: Readonly<Record<Table, readonly string[]>> = {
     'no-floor',
     'balance',
     'tired-hands',
+    'new-headache',
+    'arm-symptoms',
+    'joint-trouble',
+    'falls',
+    'varicose',
+    'aneurysm',
+    'numb-hands',
   ],
   test: [
     'neck-turn',

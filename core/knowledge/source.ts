@@ -10,11 +10,8 @@ export type Source =
 
 export const COMMON_PRACTICE: Source = { kind: 'common practice' };
 
-/** A publication; `from memory` when it could not be opened while this was written. */
-export const citation = (work: string): Source => ({
-  kind: 'citation',
-  work: `${work} (from memory)`,
-});
+/** A publication. What is taken from one stands here from memory: said once, on the page of sources. */
+export const citation = (work: string): Source => ({ kind: 'citation', work });
 
 /** A source in words, as it stands beside a figure. */
 export const sourceWords = (source: Source): string => {

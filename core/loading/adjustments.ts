@@ -1,6 +1,10 @@
 import type { Drive, Tool } from '#core/equipment';
 import { about, known } from '#core/uncertainty';
-import type { Adjustment, Posture } from './posture';
+import type { Adjustment, LoadModel, Posture } from './posture';
+import { leansAt } from './ways';
+
+/** The likeliest of the firmest way, as times of the usual one. */
+export const FIRMLY: Record<Exclude<Drive, 'body'>, number> = { arms: 1.6, hand: 1.8, helper: 1.8 };
 
 const BY_HAND: readonly Adjustment[] = [
   {
@@ -15,7 +19,7 @@ const BY_HAND: readonly Adjustment[] = [
     id: 'firm',
     name: 'firmly',
     does: 'more',
-    times: about(1.8, 1.4, 2.3),
+    times: about(FIRMLY.hand, 1.4, 2.3),
     why: 'Leaning after the hand; hands tire.',
   },
 ];
@@ -38,7 +42,7 @@ const BY_ARMS: readonly Adjustment[] = [
     id: 'firm',
     name: 'a gentle pull',
     does: 'more',
-    times: about(1.6, 1.3, 2),
+    times: about(FIRMLY.arms, 1.3, 2),
     why: 'A little more than the arms weigh.',
   },
 ];
@@ -48,16 +52,28 @@ const ADJUSTED_BY_DRIVE: Record<Exclude<Drive, 'body'>, readonly Adjustment[]> =
   helper: BY_HAND,
 };
 
-/** The ways to press less or more with this tool in this posture, gentlest first. */
-export const adjustmentsOf = (tool: Tool, posture: Posture): readonly Adjustment[] =>
-  tool.drive === 'body' ? posture.adjustments : ADJUSTED_BY_DRIVE[tool.drive];
+/** What files may still name that is offered no more, by how the posture loads the tool, and what stands for it. */
+const FORMERLY: Partial<Record<LoadModel['kind'], Record<string, string>>> = {
+  head: { firm: 'usual' },
+  lean: { 'hips-on': 'usual' },
+};
 
-/** The adjustment with this id, else the usual one, else the first. */
+/** The ways to press less or more with this tool in this posture at a site, gentlest first. */
+export function adjustmentsOf(siteId: string, tool: Tool, posture: Posture): readonly Adjustment[] {
+  if (posture.load.kind === 'head') return posture.adjustments;
+  if (tool.drive !== 'body') return ADJUSTED_BY_DRIVE[tool.drive];
+  return posture.load.kind === 'lean' ? leansAt(siteId) : posture.adjustments;
+}
+
+/** The adjustment with this id, the usual one for null; undefined for an id that is not known there. */
 export function adjustmentFor(
+  siteId: string,
   tool: Tool,
   posture: Posture,
   id: string | null,
 ): Adjustment | undefined {
-  const all = adjustmentsOf(tool, posture);
-  return all.find((one) => one.id === id) ?? all.find((one) => one.does === 'usual') ?? all[0];
+  const all = adjustmentsOf(siteId, tool, posture);
+  const find = (wanted: string | undefined) => all.find((one) => one.id === wanted);
+  if (id !== null) return find(id) ?? find(FORMERLY[posture.load.kind]?.[id]);
+  return all.find(({ does }) => does === 'usual') ?? all[0];
 }

@@ -1,12 +1,13 @@
 export {
   BODY_BOUNDS,
   bodyOf,
-  GRAVITY,
   KILOGRAMS_PER_POUND,
   kilogramsForce,
   METRES_PER_INCH,
   newtons,
+  PROPORTION_SOURCE,
   SEGMENTS,
+  SEGMENTS_SOURCE,
   USUAL_BODY,
   type Body,
   type Segment,
@@ -20,16 +21,17 @@ export {
   type Posture,
 } from './posture';
 export { findPosture, isOnFloor, movesBetween, POSTURES } from './postures';
-export { furthestFeet, LEAN_LIMITS, TRIED_KILOGRAMS } from './limits';
+export { feetOf, furthestFeet, LEAN_LIMITS, TRIED_KILOGRAMS } from './limits';
 export { leanForce, legShare, leverShare } from './statics';
 export { adjustmentFor, adjustmentsOf } from './adjustments';
 export {
   adjustmentsAt,
+  feetForLean,
   heightOfSite,
   modelLean,
   modelLie,
   modelLoad,
   type Lean,
-  type LoadedSetup,
-  type LoadModelled,
 } from './load';
+export { mostByHand } from './hands';
+export type { LoadedSetup, LoadModelled } from './modelled';

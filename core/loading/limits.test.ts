@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { BODY_BOUNDS, furthestFeet, LEAN_LIMITS, modelLean } from './index';
+import { known } from '#core/uncertainty';
+import {
+  BODY_BOUNDS,
+  feetForLean,
+  feetOf,
+  furthestFeet,
+  LEAN_LIMITS,
+  modelLean,
+  newtons,
+  USUAL_BODY,
+} from './index';
 
 const anyBody = fc.record({
   massKilograms: fc.double({
@@ -45,12 +55,43 @@ describe('how far the feet can stand from a wall', () => {
       fc.property(anyBody, anyHeight, share, share, (body, heightShare, one, other) => {
         const most = furthestFeet(heightShare * body.statureMetres, body.statureMetres);
         const force = (part: number) => {
-          const load = modelLean({ heightShare, feetMetres: part * most, adjustment: all }, body);
-          return load.force({ centre: CENTRE, feet: part * most, adjusted: 1 });
+          const load = modelLean(
+            { heightShare, feetMetres: part * most, adjustment: all, side: known(1), contacts: 1 },
+            body,
+          );
+          return load.force({ centre: CENTRE, feet: part * most, adjusted: 1, side: 1, hips: 1 });
         };
         expect(force(0)).toBeCloseTo(0, 9);
         expect(force(Math.min(one, other))).toBeLessThanOrEqual(force(Math.max(one, other)) + 1e-9);
       }),
+    );
+  });
+
+  it('refuses feet that would slide, with how far they can stand', () => {
+    expect(feetOf(1.9, 1.24, USUAL_BODY)).toMatchObject({
+      ok: false,
+      mistake: { field: 'feet', says: /0 to \d+ cm .* slide/ },
+    });
+    expect(feetOf(Number.NaN, 1.24, USUAL_BODY).ok).toBe(false);
+    expect(feetOf(0.3, 1.24, USUAL_BODY)).toEqual({ ok: true, value: 0.3 });
+  });
+
+  it('presses on the wall with the share it was asked for', () => {
+    fc.assert(
+      fc.property(
+        anyBody,
+        anyHeight,
+        fc.double({ min: 0.05, max: 0.6, noNaN: true }),
+        (body, height, ratio) => {
+          const feetMetres = feetForLean(ratio, height, body.statureMetres);
+          const load = modelLean(
+            { heightShare: height, feetMetres, adjustment: all, side: known(1), contacts: 1 },
+            body,
+          );
+          const force = load.force({ centre: CENTRE, feet: feetMetres, adjusted: 1 });
+          expect(force / newtons(body.massKilograms)).toBeCloseTo(ratio, 6);
+        },
+      ),
     );
   });
 });

@@ -1,35 +1,14 @@
-import { PLACES, type Site, UNITS_PER_STATURE, middleOf, type SiteId } from '#core/anatomy';
-import type { Surface, Tool } from '#core/equipment';
-import { COMMON_PRACTICE, ownEstimate, type Source } from '#core/knowledge';
-import { about, known, type Inputs, type Values } from '#core/uncertainty';
+import { PLACES, UNITS_PER_STATURE, middleOf, type SiteId } from '#core/anatomy';
+import type { Tool } from '#core/equipment';
+import { ownEstimate } from '#core/knowledge';
+import { about, known, type Uncertain } from '#core/uncertainty';
 import { type Body, newtons, PROPORTION_SOURCE, SEGMENTS_SOURCE, sharesOf } from './body';
 import { adjustmentsOf } from './adjustments';
+import { byArms, byHand } from './hands';
+import type { LoadedSetup, LoadModelled } from './modelled';
 import type { Adjustment, Posture } from './posture';
-import { USUAL_STEP } from './ways';
+import { HIPS_ON_SHARE, USUAL_STEP } from './ways';
 import { leanForce, legShare, leverShare } from './statics';
-
-/** How the force on a tool is computed: its uncertain inputs, the rule, and what is taken for granted. */
-export interface LoadModelled {
-  inputs: Inputs;
-  /** Newtons on one contact of the tool before the surface takes any of it. */
-  force: (values: Values<Inputs>) => number;
-  rule: string;
-  assumptions: readonly string[];
-  sources: readonly Source[];
-  /** The body may come to rest beside the tool. */
-  settles: boolean;
-}
-
-/** What a setup is made of. */
-export interface LoadedSetup {
-  site: Pick<Site, 'id' | 'plainName'>;
-  tool: Tool;
-  posture: Posture;
-  surface: Surface;
-  adjustment: Adjustment;
-  /** Feet from below the contact, metres; the adjustment’s own when absent. */
-  feetMetres?: number;
-}
 
 /** Height of a site above the ground as a share of stature, from its place on the front or back. */
 export function heightOfSite(siteId: string): number {
@@ -54,22 +33,6 @@ const UPRIGHT = 1 - sharesOf('thigh', 'shank', 'foot');
 export const ANKLE = 0.039;
 const CENTRE = about(0.56, 0.545, 0.575);
 
-/** Newtons a hand brings to a tool when it presses moderately; ranges are our estimates. */
-const HAND_PRESS: Record<string, readonly [likely: number, low: number, high: number]> = {
-  fingers: [12, 6, 25],
-  thumb: [18, 8, 35],
-  knuckle: [20, 9, 40],
-  'heel-of-hand': [45, 20, 80],
-  fist: [35, 15, 60],
-  elbow: [60, 25, 120],
-  'stick-roller': [60, 30, 120],
-  'straight-cane': [28, 10, 55],
-  'press-tool': [14, 6, 28],
-  'press-stick': [40, 15, 80],
-  'pelvic-hook': [14, 6, 28],
-  'massage-gun': [25, 10, 50],
-};
-
 /** Those of them that make sense at a site’s height. */
 export const adjustmentsAt = (
   siteId: string,
@@ -77,99 +40,102 @@ export const adjustmentsAt = (
   posture: Posture,
 ): readonly Adjustment[] => {
   const height = heightOfSite(siteId);
-  return adjustmentsOf(tool, posture).filter(
+  return adjustmentsOf(siteId, tool, posture).filter(
     ({ heights }) => !heights || (height >= heights[0] && height <= heights[1]),
   );
 };
-
-function byHand(setup: LoadedSetup, body: Body): LoadModelled {
-  const { tool, posture, adjustment } = setup;
-  if (posture.id === 'seated-table') {
-    return {
-      inputs: { headShare: about(0.6, 0.35, 0.85), adjusted: adjustment.times },
-      force: (values) =>
-        newtons(body.massKilograms) *
-        sharesOf('head') *
-        (values.headShare ?? 0) *
-        (values.adjusted ?? 1),
-      rule: 'the head’s weight, part of it resting on the thumb',
-      assumptions: ['Between a third and most of the head’s weight comes down on the thumb.'],
-      sources: [SEGMENTS_SOURCE],
-      settles: false,
-    };
-  }
-  const [likely, low, high] = HAND_PRESS[tool.id] ?? [20, 8, 40];
-  return {
-    inputs: { press: about(likely, low, high), adjusted: adjustment.times },
-    force: (values) => (values.press ?? 0) * (values.adjusted ?? 1),
-    rule: 'a moderate press of the hand, times less or more',
-    assumptions: [
-      `${tool.name}: ${likely} N (${low} to ${high}) for a moderate press; nobody measured yours. A household scale tells.`,
-    ],
-    sources: [ownEstimate('hand pressing, from trying it on a scale')],
-    settles: false,
-  };
-}
-
-function byArms(setup: LoadedSetup, body: Body): LoadModelled {
-  return {
-    inputs: { hookShare: about(1, 0.6, 1.4), adjusted: setup.adjustment.times },
-    force: (values) =>
-      newtons(body.massKilograms) *
-      2 *
-      sharesOf('forearm', 'hand') *
-      (values.hookShare ?? 0) *
-      (values.adjusted ?? 1),
-    rule: 'weight of both forearms and hands hanging on the hook',
-    assumptions: ['The upper arms rest; the hook passes on 60 to 140 % of what hangs on it.'],
-    sources: [SEGMENTS_SOURCE, COMMON_PRACTICE],
-    settles: false,
-  };
-}
 
 /** A straight body leaning on a tool at a wall. Heights as shares of stature, distances in metres. */
 export interface Lean {
   heightShare: number;
   feetMetres: number;
-  adjustment: Pick<Adjustment, 'id' | 'times'>;
+  adjustment: Pick<Adjustment, 'hips' | 'times'>;
+  /** Share of the lean that is on the worked side. */
+  side: Uncertain;
+  contacts: number;
 }
 
-/** The furthest the feet may stand, as a share of the contact's height along the body. */
-export const FURTHEST_FEET = 0.85;
+/** Heights of the contact and of the centre of mass along the body from the ankle, metres. */
+function leanLengths(heightShare: number, statureMetres: number, centreShare: number) {
+  const contact = (heightShare - ANKLE) * statureMetres;
+  const centre = (centreShare - ANKLE) * statureMetres;
+  return {
+    contact,
+    centre: Math.min(centre, UPRIGHT * contact),
+    isLow: centre > UPRIGHT * contact,
+  };
+}
+
+/** A lean slides when it presses on the wall with more than this share of body weight: typed ones are refused. */
+export const SLIDES_AT = 0.5;
+/** Ready-made leans stay well under it. */
+export const READY_LEAN = 0.33;
+
+/**
+ * How far the feet may stand for a lean that presses on the wall with at most this share of body weight:
+ * N/W = (c/s) tan φ, d = s sin φ. Metres.
+ */
+export function feetForLean(ratio: number, heightShare: number, statureMetres: number): number {
+  const { contact, centre } = leanLengths(heightShare, statureMetres, CENTRE.likely);
+  return contact * Math.sin(Math.atan((ratio * contact) / centre));
+}
+
+/** Nobody’s feet are known to stand better than this, metres. */
+const FEET_SLACK = 0.04;
+/** A line from the ankle cannot be longer to the floor than to the contact. */
+const NEARLY_FLAT = 0.95;
 
 /** Force on a tool at a wall by a leaning body. */
-export function modelLean({ heightShare, feetMetres, adjustment }: Lean, body: Body): LoadModelled {
+export function modelLean(
+  { heightShare, feetMetres, adjustment, side, contacts }: Lean,
+  body: Body,
+): LoadModelled {
   const { statureMetres } = body;
-  const contact = (heightShare - ANKLE) * statureMetres;
-  const most = contact * FURTHEST_FEET;
+  const { contact, isLow } = leanLengths(heightShare, statureMetres, CENTRE.likely);
+  const most = contact * NEARLY_FLAT;
   const feet = Math.min(most, feetMetres);
-  const centre = (share: number) => Math.min((share - ANKLE) * statureMetres, UPRIGHT * contact);
-  const below = (CENTRE.likely - ANKLE) * statureMetres > UPRIGHT * contact;
+  const isOnHips = adjustment.hips === 'on';
   return {
     inputs: {
       centre: CENTRE,
-      feet: about(feet, Math.max(0, feet - 0.04), Math.min(most, feet + 0.04)),
+      feet: about(feet, Math.max(0, feet - FEET_SLACK), Math.min(most, feet + FEET_SLACK)),
+      side: contacts === 2 ? known(1) : side,
+      hips: isOnHips ? HIPS_ON_SHARE : known(1),
       adjusted: adjustment.times,
     },
     force: (values) =>
-      leanForce(
+      (leanForce(
         newtons(body.massKilograms),
-        centre(values.centre ?? 0),
+        leanLengths(heightShare, statureMetres, values.centre ?? CENTRE.likely).centre,
         contact,
-        Math.min(most, values.feet ?? 0),
-      ) * (values.adjusted ?? 1),
+        values.feet ?? feet,
+      ) *
+        (values.side ?? 1) *
+        (values.hips ?? 1) *
+        (values.adjusted ?? 1)) /
+      contacts,
     rule: 'N = W (c/s) tan φ, sin φ = d/s: moments about the ankle of a leaning body',
     assumptions: [
-      below
+      isLow
         ? 'The ball is low: the legs lean and the trunk stays upright over them; the wall is smooth.'
         : 'The body is straight from ankle to head and the wall is smooth.',
       `The ball touches ${Math.round(contact * 100)} cm above the ankle, the feet stand ${Math.round(feet * 100)} cm (± 4) from below it.`,
       'The centre of mass is at 55 to 57 % of stature.',
-      ...(adjustment.id === 'hips-on'
+      ...(contacts === 2
+        ? ['Two balls share it.']
+        : side.low < 1
+          ? [
+              'Between a half and most of it is on the side with the ball; the other side of the back touches the wall.',
+            ]
+          : []),
+      ...(isOnHips
         ? ['With the hips on the wall the ball keeps a quarter to six tenths of the lean.']
         : []),
     ],
-    sources: [PROPORTION_SOURCE, ownEstimate('share that stays on the ball with hips on the wall')],
+    sources: [
+      PROPORTION_SOURCE,
+      ownEstimate('how far a step is, and what other parts of the body take at a wall'),
+    ],
     settles: false,
   };
 }
@@ -233,11 +199,12 @@ function sitting(
       adjusted: setup.adjustment.times,
     },
     force: (values) =>
-      newtons(body.massKilograms) *
-      share *
-      (values.hands ?? 1) *
-      (values.lever ?? 1) *
-      (values.adjusted ?? 1),
+      (newtons(body.massKilograms) *
+        share *
+        (values.hands ?? 1) *
+        (values.lever ?? 1) *
+        (values.adjusted ?? 1)) /
+      setup.tool.contacts,
     rule: onLeg
       ? 'moments of thigh, shank and foot about the hip, heel free'
       : 'weight of head, trunk and arms, less what the hands and the other foot carry',
@@ -248,6 +215,13 @@ function sitting(
     settles: setup.surface.bearsTheBody,
   };
 }
+
+/** Where the feet stand in a ready-made lean: as the adjustment says, and never so far that they slide. */
+const readyFeet = ({ site, adjustment }: LoadedSetup, { statureMetres }: Body): number =>
+  Math.min(
+    adjustment.feetMetres ?? USUAL_STEP,
+    feetForLean(READY_LEAN, heightOfSite(site.id), statureMetres),
+  );
 
 /** How the force on the tool of a setup comes about. */
 export function modelLoad(setup: LoadedSetup, body: Body): LoadModelled {
@@ -260,8 +234,10 @@ export function modelLoad(setup: LoadedSetup, body: Body): LoadModelled {
       return modelLean(
         {
           heightShare: heightOfSite(setup.site.id),
-          feetMetres: setup.feetMetres ?? setup.adjustment.feetMetres ?? USUAL_STEP,
+          feetMetres: setup.feetMetres ?? readyFeet(setup, body),
           adjustment: setup.adjustment,
+          side: model.side,
+          contacts: tool.contacts,
         },
         body,
       );
@@ -282,14 +258,16 @@ export function modelLoad(setup: LoadedSetup, body: Body): LoadModelled {
       return {
         inputs: { share: model.share, adjusted: setup.adjustment.times },
         force: (values) =>
-          newtons(body.massKilograms) * (values.share ?? 0) * (values.adjusted ?? 1),
+          (newtons(body.massKilograms) * (values.share ?? 0) * (values.adjusted ?? 1)) /
+          tool.contacts,
         rule: `a share of body weight: ${model.of}`,
         assumptions: [
           `${Math.round(model.share.low * 100)} to ${Math.round(model.share.high * 100)} % of body weight: ${model.of}.`,
         ],
         sources: [SEGMENTS_SOURCE, ownEstimate('which share rests on the tool')],
-        settles: false,
+        settles: setup.surface.bearsTheBody,
       };
+    case 'head':
     case 'none':
       return byHand(setup, body);
   }

@@ -99,7 +99,7 @@ describe('the load of every setup', () => {
         const posture = findPosture(positionId);
         if (!tool || !posture) throw new RangeError(site.id);
         const surface = SURFACES[posture.surfaces[0] ?? 'wall'];
-        for (const adjustment of adjustmentsOf(tool, posture)) {
+        for (const adjustment of adjustmentsOf(site.id, tool, posture)) {
           const model = modelLoad({ site, tool, posture, surface, adjustment }, USUAL_BODY);
           const { value, low, high } = propagate(model.inputs, model.force);
           const named = [site.id, toolId, positionId, adjustment.id];
@@ -129,9 +129,9 @@ describe('the load of every setup', () => {
     const ball = findTool('tennis-ball');
     const wall = findPosture('wall-back');
     if (!ball || !wall) throw new RangeError('tables');
-    expect(adjustmentFor(ball, wall, null)?.id).toBe('usual');
-    expect(adjustmentFor(ball, wall, 'no such')?.id).toBe('usual');
-    expect(adjustmentFor(ball, wall, 'feet-far')?.id).toBe('feet-far');
+    expect(adjustmentFor('between-blades', ball, wall, null)?.id).toBe('usual');
+    expect(adjustmentFor('between-blades', ball, wall, 'no such')).toBeUndefined();
+    expect(adjustmentFor('between-blades', ball, wall, 'feet-far')?.id).toBe('feet-far');
   });
 
   it('knows how high each site is', () => {

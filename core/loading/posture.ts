@@ -16,14 +16,16 @@ export type Need = keyof typeof NEEDS;
 
 /** How the body loads the tool in a posture. */
 export type LoadModel =
-  /** The whole body leans on a wall; the tool is at the site’s height. */
-  | { kind: 'lean' }
+  /** The whole body leans on a wall; the tool is at the site’s height. `side`: share that is on the worked side. */
+  | { kind: 'lean'; side: Uncertain }
   /** The body lies; supports as shares of stature from the crown. `side`: share that is on the worked side. */
   | { kind: 'lie'; supports: readonly number[]; legs: 'straight' | 'bent'; side: Uncertain }
   /** Sitting over the tool: buttock sites carry the trunk, leg sites one leg. */
   | { kind: 'sit'; hands: Uncertain }
   /** A named share of body weight. */
   | { kind: 'share'; share: Uncertain; of: string }
+  /** The head rests part of its weight on the hand. */
+  | { kind: 'head' }
   /** Only for tools that hands or arms bring the load to. */
   | { kind: 'none' };
 
@@ -34,6 +36,8 @@ export interface Adjustment {
   does: 'less' | 'usual' | 'more';
   /** Feet this far from below the contact, metres, for a lean. */
   feetMetres?: number;
+  /** The hips rest on the wall and carry part of a lean. */
+  hips?: 'on';
   /** Heights of sites it makes sense for, as shares of stature; all when absent. */
   heights?: readonly [from: number, to: number];
   /** What the load is multiplied by. */

@@ -1,7 +1,7 @@
 import { COMMON_PRACTICE, ownEstimate, presentId, type Source } from '#core/knowledge';
-import { about } from '#core/uncertainty';
+import { about, known } from '#core/uncertainty';
 import type { Adjustment, LoadModel, Need, Posture } from './posture';
-import { FOOT, HELD_UP, LEANS, LYING_BACK, STILL } from './ways';
+import { FOOT, HEAD_ON_THUMB, HELD_UP, LEANS, LYING_BACK, STILL } from './ways';
 
 type Given = Omit<Posture, 'source' | 'needs' | 'adjustments' | 'unload' | 'load'> &
   Partial<Posture>;
@@ -11,6 +11,7 @@ const UNLOADS: Record<LoadModel['kind'], string> = {
   lie: 'Push with a hand, an elbow or the other foot; roll off slowly.',
   sit: 'Push up with the hands behind you and the other foot.',
   share: 'Hold part of the weight back.',
+  head: 'Turn the head a little away, or hold it with the neck.',
   none: 'Let the hand or the arms rest.',
 };
 const ADJUSTED: Record<LoadModel['kind'], readonly Adjustment[]> = {
@@ -18,6 +19,7 @@ const ADJUSTED: Record<LoadModel['kind'], readonly Adjustment[]> = {
   lie: LYING_BACK,
   sit: HELD_UP,
   share: STILL,
+  head: HEAD_ON_THUMB,
   none: [],
 };
 
@@ -65,7 +67,8 @@ export const POSTURES: readonly Posture[] = [
     supports: 'Chair and table; the elbow carries the head.',
     getIn: 'Sit at a table, elbow on it, the head over the hand.',
     getOut: 'Lift the head off the hand slowly, and sit a moment.',
-    load: { kind: 'none' },
+    load: { kind: 'head' },
+    adjustments: HEAD_ON_THUMB,
   }),
   posture({
     id: 'seated-thigh',
@@ -120,7 +123,7 @@ export const POSTURES: readonly Posture[] = [
     supports: 'Feet and wall.',
     getIn: 'Stand with your back to the wall, feet a step away and hip-wide.',
     getOut: STEP_IN,
-    load: { kind: 'lean' },
+    load: { kind: 'lean', side: ONE_SIDE },
   }),
   posture({
     id: 'wall-side',
@@ -130,7 +133,7 @@ export const POSTURES: readonly Posture[] = [
     supports: 'Feet and wall.',
     getIn: 'Stand side on to the wall, feet a step away, outer foot a little ahead.',
     getOut: STEP_IN,
-    load: { kind: 'lean' },
+    load: { kind: 'lean', side: known(1) },
   }),
   posture({
     id: 'wall-front',
@@ -140,7 +143,7 @@ export const POSTURES: readonly Posture[] = [
     supports: 'Feet and wall corner or door edge; the arm hangs.',
     getIn: 'Face a wall corner or door edge, one foot ahead, arm down.',
     getOut: STEP_IN,
-    load: { kind: 'lean' },
+    load: { kind: 'lean', side: known(1) },
   }),
   posture({
     id: 'wall-front-arm-up',
@@ -151,7 +154,7 @@ export const POSTURES: readonly Posture[] = [
     needs: ['arm overhead'],
     getIn: 'Face a wall corner or door edge, one foot ahead, arm up the wall.',
     getOut: STEP_IN,
-    load: { kind: 'lean' },
+    load: { kind: 'lean', side: known(1) },
   }),
   posture({
     id: 'door-frame',

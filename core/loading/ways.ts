@@ -2,9 +2,14 @@ import { about, known } from '#core/uncertainty';
 import type { Adjustment } from './posture';
 
 /** How far the feet stand from the wall at the usual lean: a step, metres; our own estimate. */
-export const USUAL_STEP = 0.22;
+export const USUAL_STEP = 0.2;
+const CLOSE = 0.11;
+const FAR = 0.3;
 
-const HIPS_OFF_SHARE = about(0.42, 0.25, 0.6);
+/** What the ball keeps of a lean when the hips rest on the wall; our own estimate. */
+export const HIPS_ON_SHARE = about(0.42, 0.25, 0.6);
+
+const ALL_OF_IT = known(1);
 
 export const LEANS: readonly Adjustment[] = [
   {
@@ -13,15 +18,16 @@ export const LEANS: readonly Adjustment[] = [
     name: 'hips on the wall',
     does: 'less',
     feetMetres: USUAL_STEP,
-    times: HIPS_OFF_SHARE,
+    hips: 'on',
+    times: ALL_OF_IT,
     why: 'The hips carry part of the lean.',
   },
   {
     id: 'feet-close',
     name: 'feet close',
     does: 'less',
-    feetMetres: 0.12,
-    times: known(1),
+    feetMetres: CLOSE,
+    times: ALL_OF_IT,
     why: 'The nearer the feet, the less the body leans.',
   },
   {
@@ -29,16 +35,53 @@ export const LEANS: readonly Adjustment[] = [
     name: 'feet a step away',
     does: 'usual',
     feetMetres: USUAL_STEP,
-    times: known(1),
-    why: 'A step of about 22 cm.',
+    times: ALL_OF_IT,
+    why: 'A step of about 20 cm.',
   },
   {
     id: 'feet-far',
     name: 'feet far',
     does: 'more',
-    feetMetres: 0.35,
-    times: known(1),
-    why: 'The further the feet, the more the body leans.',
+    feetMetres: FAR,
+    times: ALL_OF_IT,
+    why: 'The further the feet, the more the body leans; never so far that they slide.',
+  },
+];
+
+/** Sites at which a lean always has the hips on the wall: the low back. Common practice. */
+const HIPS_ALWAYS_ON: ReadonlySet<string> = new Set(['low-back-lanes', 'side-low-back']);
+const LEANS_HIPS_ON: readonly Adjustment[] = LEANS.map((one) => ({
+  ...one,
+  hips: 'on',
+  name: one.id === 'hips-on' ? one.name : `hips on the wall, ${one.name}`,
+}));
+
+/** The leans of a site, gentlest first: the site fixes whether the hips rest on the wall. */
+export const leansAt = (siteId: string): readonly Adjustment[] =>
+  HIPS_ALWAYS_ON.has(siteId) ? LEANS_HIPS_ON.filter(({ id }) => id !== 'hips-on') : LEANS;
+
+/** How much of the head’s weight comes down on a thumb under it, the elbow on a table. */
+export const HEAD_ON_THUMB: readonly Adjustment[] = [
+  {
+    id: 'head-held',
+    name: 'the neck holds the head',
+    does: 'less',
+    times: about(0.2, 0.1, 0.35),
+    why: 'The head only touches the thumb; the neck carries nearly all of it.',
+  },
+  {
+    id: 'light',
+    name: 'head turned a little away',
+    does: 'less',
+    times: about(0.5, 0.35, 0.7),
+    why: 'Turned away, the head leans on the thumb with part of its weight.',
+  },
+  {
+    id: 'usual',
+    name: 'part of the head’s weight',
+    does: 'usual',
+    times: ALL_OF_IT,
+    why: 'The head rests its weight on the thumb as far as that is bearable.',
   },
 ];
 

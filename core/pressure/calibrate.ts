@@ -1,4 +1,5 @@
 import { mean } from 'd3-array';
+import type { Sensitivity } from '#core/anatomy';
 import { ownEstimate, type Source } from '#core/knowledge';
 
 /** What a client rated at a setup whose pressure we estimate. */
@@ -30,8 +31,17 @@ const REPEATS_WITHIN = 1;
 /** A grade of 0 still says something: it counts as this. */
 const FLOOR = 0.5;
 
-/** Without any rating we expect this grade at this pressure; it only serves to draw a first ladder. */
-const EXPECTED = { grade: 4, kilopascals: 60 };
+/**
+ * Without any rating we expect a grade of 4 at this mean pressure, kilopascals, by how much a site bears; it only
+ * serves to draw a first ladder.
+ */
+const EXPECTED_GRADE = 4;
+const EXPECTED_KILOPASCALS: Record<Sensitivity, number> = {
+  robust: 50,
+  ordinary: 40,
+  delicate: 33,
+  guarded: 27,
+};
 
 export const CALIBRATION_SOURCE = ownEstimate(
   'a power of pressure through the client’s own ratings, drawn towards proportion when they are few',
@@ -40,13 +50,15 @@ export const CALIBRATION_SOURCE = ownEstimate(
 /**
  * Fits a client’s own ratings at known setups: least squares on the logarithms, drawn towards a power
  * of 1 while ratings are few or all at one pressure. Without ratings it says so by `ratings: 0`.
+ *
+ * @param sensitivity how much the site bears, for what to expect while nothing was rated
  */
-export function calibrate(ratings: readonly KnownRating[]): Calibration {
+export function calibrate(ratings: readonly KnownRating[], sensitivity: Sensitivity): Calibration {
   const usable = ratings.filter(({ kilopascals }) => kilopascals > 0);
   if (usable.length === 0) {
     return {
-      referenceKilopascals: EXPECTED.kilopascals,
-      gradeAtReference: EXPECTED.grade,
+      referenceKilopascals: EXPECTED_KILOPASCALS[sensitivity],
+      gradeAtReference: EXPECTED_GRADE,
       power: EXPECTED_POWER,
       ratings: 0,
       within: 2.5,

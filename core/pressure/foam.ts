@@ -9,9 +9,3 @@ const PACKED = 0.8;
  */
 export const foamStrain = (pascals: number, modulus: number): number =>
   pascals / (modulus + pascals / PACKED);
-
-/** The foam’s stiffness for a further push, pascals: it grows as the foam packs. */
-export function foamTangent(pascals: number, modulus: number): number {
-  const left = 1 - foamStrain(pascals, modulus) / PACKED;
-  return modulus / (left * left);
-}

@@ -6,16 +6,16 @@ export {
   type Calibration,
   type KnownRating,
 } from './calibrate';
-export { explainPressure, type Step } from './explain';
-export { foamStrain, foamTangent } from './foam';
+export { explainPressure, type Standing, type Step } from './explain';
 export {
-  combinedModulus,
-  giveBetweenPlates,
-  hertzCylinder,
-  hertzSphere,
-  type Contact,
-  type Elastic,
-} from './hertz';
+  ballForce,
+  ballPressure,
+  deepest,
+  layerFactor,
+  LOCKED_SHARE,
+  widthAt,
+  type Layer,
+} from './indentation';
 export { ladderOf, nextRung, NOTICED, setupKey, type AtHand, type Rung } from './ladder';
 export {
   pressingOn,
@@ -26,14 +26,13 @@ export {
   type PressureBands,
 } from './press';
 export { knownRatings, type RatedSetup } from './ratings';
-export { scaleKilograms } from './scale';
+export { mostLoad, scaleKilograms, type Wish } from './scale';
 export {
   samplePressure,
   setupOf,
-  setupPeak,
+  setupMean,
   setupPressure,
   type Setup,
   type SetupIds,
   type SetupPressure,
 } from './setup';
-export { FLESH, layerFactor } from './tissue';

@@ -1,17 +1,21 @@
 import fc from 'fast-check';
-import { findSite, WORKABLE_SITES } from '#core/anatomy';
-import { findTool } from '#core/equipment';
-import { USUAL_BODY } from '#core/loading';
+import { findSite, SENSITIVITY, WORKABLE_SITES } from '#core/anatomy';
+import { kilogramsForce, USUAL_BODY } from '#core/loading';
 import {
   calibrate,
   gradeAt,
   ladderOf,
+  mostLoad,
   nextRung,
+  NOTICED,
   pressureFor,
   scaleKilograms,
   setupKey,
+  setupMean,
   setupOf,
   type KnownRating,
+  type Setup,
+  type SetupIds,
 } from './index';
 
 const EVERYTHING = { tools: null, places: null };
@@ -24,7 +28,7 @@ const ladder = (id: string, at: Parameters<typeof ladderOf>[2] = EVERYTHING) => 
   const own = site(id);
   const [first] = own.setups;
   if (!first) throw new RangeError(id);
-  return ladderOf(own, first, at, USUAL_BODY, calibrate([]));
+  return ladderOf(own, first, at, USUAL_BODY, calibrate([], own.sensitivity));
 };
 
 describe('the ladder', () => {
@@ -36,7 +40,7 @@ describe('the ladder', () => {
       expect(ratios).toEqual([...ratios].sort((a, b) => a - b));
       expect(rungs.some(({ ratio }) => ratio === 1)).toBe(true);
       expect(new Set(rungs.map(({ key }) => key)).size).toBe(rungs.length);
-      for (const rung of rungs) expect(Number.isFinite(rung.peak.value)).toBe(true);
+      for (const rung of rungs) expect(Number.isFinite(rung.kilopascals.value)).toBe(true);
     }
   });
 
@@ -82,7 +86,7 @@ describe('the ladder', () => {
 
 describe('calibration by the client’s own ratings', () => {
   it('meets a single rating exactly and goes in step with pressure from there', () => {
-    const known = calibrate([{ grade: 4, kilopascals: 50 }]);
+    const known = calibrate([{ grade: 4, kilopascals: 50 }], 'robust');
     expect(gradeAt(known, 50).value).toBeCloseTo(4, 10);
     expect(gradeAt(known, 25).value).toBeCloseTo(2, 10);
     expect(pressureFor(known, 4)).toBeCloseTo(50, 10);
@@ -93,7 +97,7 @@ describe('calibration by the client’s own ratings', () => {
       kilopascals,
       grade: 0.6 * kilopascals ** 0.5,
     }));
-    expect(calibrate(ratings).power).toBeCloseTo(0.5, 1);
+    expect(calibrate(ratings, 'robust').power).toBeCloseTo(0.5, 1);
   });
 
   it('never turns round: more pressure never feels like less, whatever was rated', () => {
@@ -104,7 +108,7 @@ describe('calibration by the client’s own ratings', () => {
     const pressure = fc.double({ min: 1, max: 500, noNaN: true });
     fc.assert(
       fc.property(fc.array(rating, { maxLength: 12 }), pressure, pressure, (ratings, a, b) => {
-        const known = calibrate(ratings);
+        const known = calibrate(ratings, 'ordinary');
         const [less, more] = [Math.min(a, b), Math.max(a, b)];
         expect(gradeAt(known, less).value).toBeLessThanOrEqual(gradeAt(known, more).value + 1e-9);
         const { value, low, high } = gradeAt(known, a);
@@ -117,28 +121,128 @@ describe('calibration by the client’s own ratings', () => {
   });
 
   it('says so when it rests on no rating, and is surer the more there are', () => {
-    const one = calibrate([{ grade: 4, kilopascals: 50 }]);
-    const nine = calibrate(Array.from({ length: 9 }, () => ({ grade: 4, kilopascals: 50 })));
-    expect(calibrate([]).ratings).toBe(0);
-    expect(calibrate([]).within).toBeGreaterThan(one.within);
+    const one = calibrate([{ grade: 4, kilopascals: 50 }], 'robust');
+    const nine = calibrate(
+      Array.from({ length: 9 }, () => ({ grade: 4, kilopascals: 50 })),
+      'robust',
+    );
+    expect(calibrate([], 'robust').ratings).toBe(0);
+    expect(calibrate([], 'robust').within).toBeGreaterThan(one.within);
     expect(one.within).toBeGreaterThan(nine.within);
   });
 });
 
-describe('the pressing scale', () => {
-  const ball = findTool('tennis-ball');
-  const known = calibrate([{ grade: 4, kilopascals: 60 }]);
+describe('the next rung', () => {
+  const kinds = (from: string, to: string | undefined): 'weight' | 'tool' | 'posture' => {
+    const [tool, posture, surface] = from.split('|');
+    const [otherTool, otherPosture, otherSurface] = (to ?? '').split('|');
+    if (posture !== otherPosture) return 'posture';
+    return tool === otherTool && surface === otherSurface ? 'weight' : 'tool';
+  };
 
-  it('shows the load whose pressure the grade asks, and grows with the grade', () => {
-    if (!ball) throw new RangeError('tennis-ball');
-    const four = scaleKilograms(ball, 'thick', known, 4);
-    const five = scaleKilograms(ball, 'thick', known, 5);
-    expect(four.value).toBeGreaterThan(0.5);
-    expect(four.value).toBeLessThan(60);
-    // Pressure goes with the cube root of the load: (5/4)³.
-    expect(five.value / four.value).toBeCloseTo((5 / 4) ** 3, 1);
-    expect(four.low).toBeLessThan(four.value);
-    expect(four.high).toBeGreaterThan(four.value);
+  it('of every setup of every site changes the weight first, then the tool, then the posture', () => {
+    for (const { id } of WORKABLE_SITES) {
+      const rungs = ladder(id);
+      for (const here of rungs) {
+        for (const direction of ['gentler', 'firmer'] as const) {
+          const next = nextRung(rungs, here.key, direction);
+          const beyond = rungs.filter(({ ratio }) =>
+            direction === 'gentler' ? ratio * NOTICED <= here.ratio : ratio >= here.ratio * NOTICED,
+          );
+          const possible = new Set(beyond.map(({ key }) => kinds(here.key, key)));
+          if (!next) {
+            expect([here.key, beyond.length]).toEqual([here.key, 0]);
+            continue;
+          }
+          const best = (['weight', 'tool', 'posture'] as const).find((kind) => possible.has(kind));
+          expect([here.key, next.key, kinds(here.key, next.key)]).toEqual([
+            here.key,
+            next.key,
+            best,
+          ]);
+          const ratio = next.ratio / here.ratio;
+          expect(Math.max(ratio, 1 / ratio)).toBeGreaterThanOrEqual(NOTICED - 1e-9);
+        }
+      }
+    }
+  });
+
+  it('never sends anybody down to a floor for less when moving the feet would do', () => {
+    const rungs = ladder('between-blades');
+    const far = rungs.find(({ key }) => key === 'tennis-ball|wall-back|wall|feet-far');
+    const next = nextRung(rungs, far?.key ?? '', 'gentler');
+    expect(next?.setup.posture.id).toBe('wall-back');
+    expect(next?.setup.tool.id).toBe('tennis-ball');
+  });
+});
+
+describe('the pressing scale', () => {
+  const setup = (siteId: string, ids: SetupIds): Setup => {
+    const found = setupOf(siteId, ids);
+    if (!found.ok) throw new RangeError(found.mistake.says);
+    return found.value;
+  };
+  const wish = (own: Setup, rated: number, grade: number) => {
+    const body = USUAL_BODY;
+    const kilopascals = setupMean(own, body).value;
+    const calibration = calibrate([{ grade: rated, kilopascals }], own.site.sensitivity);
+    return { setup: own, body, rated, grade, calibration };
+  };
+  const low = setup('side-low-back', { toolId: 'tennis-ball', positionId: 'lying-back' });
+
+  it('shows a band of loads whose pressure the grade asks, and grows with the grade', () => {
+    const [three, four] = [3, 4].map((grade) => scaleKilograms(wish(low, 4, grade)));
+    if (!three?.ok || !four?.ok) throw new RangeError('both can be learnt');
+    expect(three.value.value).toBeLessThan(four.value.value);
+    for (const { value } of [three, four]) {
+      expect(value.low).toBeLessThan(value.value);
+      expect(value.high).toBeGreaterThanOrEqual(value.value);
+    }
+  });
+
+  it('refuses a shoulder blade rated 3 and wished at 7, and says what is learnt next', () => {
+    const blade = setup('below-ridge', { toolId: 'sock-ball', positionId: 'wall-back' });
+    expect(scaleKilograms(wish(blade, 3, 7))).toMatchObject({
+      ok: false,
+      mistake: { field: 'grade', says: /learn at most 4 next/ },
+    });
+  });
+
+  it('of every setup, rating and grade stays at the ceiling, one above the rating and what the setup brings', () => {
+    for (const site of WORKABLE_SITES) {
+      const { ceilingGrade } = SENSITIVITY[site.sensitivity];
+      for (const ids of site.setups) {
+        const own = setup(site.id, ids);
+        const most = kilogramsForce(mostLoad(own, USUAL_BODY));
+        if (!(most > 0)) continue;
+        for (const rated of [1, 3, 5, 8]) {
+          for (const grade of [1, 2, 4, 5, 7, 9]) {
+            const answered = scaleKilograms(wish(own, rated, grade));
+            const name = [site.id, ids.toolId, rated, grade];
+            if (!answered.ok) {
+              expect([...name, answered.mistake.says.endsWith('.')]).toEqual([...name, true]);
+              continue;
+            }
+            expect([...name, grade <= ceilingGrade, grade <= rated + 1]).toEqual([
+              ...name,
+              true,
+              true,
+            ]);
+            const { value, high, low: least } = answered.value;
+            expect([...name, value <= most + 1e-6 && high <= most + 1e-6]).toEqual([...name, true]);
+            expect([...name, least <= value && value <= high]).toEqual([...name, true]);
+          }
+        }
+      }
+    }
+  });
+
+  it('refuses what is no grade', () => {
+    expect(scaleKilograms(wish(low, 4, Number.NaN))).toMatchObject({ ok: false });
+    expect(scaleKilograms({ ...wish(low, 4, 4), rated: 11 })).toMatchObject({
+      ok: false,
+      mistake: { field: 'rated' },
+    });
   });
 
   it('names a setup by everything it consists of', () => {

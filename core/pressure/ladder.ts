@@ -1,18 +1,19 @@
+import { sort } from 'd3-array';
 import type { Site } from '#core/anatomy';
 import type { SurfaceId } from '#core/equipment';
-import { adjustmentsAt, findPosture, type Body } from '#core/loading';
+import { adjustmentsAt, findPosture, isOnFloor, type Body } from '#core/loading';
 import { findTool } from '#core/equipment';
 import type { Banded } from '#core/uncertainty';
 import { gradeAt, type Calibration } from './calibrate';
-import { setupOf, setupPeak, type Setup, type SetupIds } from './setup';
+import { setupOf, setupMean, type Setup, type SetupIds } from './setup';
 
 /** One rung: a setup, its pressure, its ratio to the reference, and what it would feel like. */
 export interface Rung {
   key: string;
   setup: Setup;
-  /** Peak pressure, kilopascals. */
-  peak: Banded;
-  /** Peak pressure relative to the reference setup. */
+  /** Mean pressure, kilopascals. */
+  kilopascals: Banded;
+  /** Mean pressure relative to the reference setup. */
   ratio: number;
   grade: Banded;
 }
@@ -74,18 +75,18 @@ export function ladderOf(
     today.ok && !setups.some((setup) => setupKey(setup) === setupKey(today.value))
       ? [...setups, today.value]
       : setups;
-  const pressures = all.map((setup) => ({ setup, peak: setupPeak(setup, body) }));
+  const pressures = all.map((setup) => ({ setup, kilopascals: setupMean(setup, body) }));
   const own = today.ok
     ? pressures.find(({ setup }) => setupKey(setup) === setupKey(today.value))
     : undefined;
-  const base = own?.peak.value ?? pressures[0]?.peak.value ?? 1;
+  const base = own?.kilopascals.value ?? pressures[0]?.kilopascals.value ?? 1;
   return pressures
-    .map(({ setup, peak }) => ({
+    .map(({ setup, kilopascals }) => ({
       key: setupKey(setup),
       setup,
-      peak,
-      ratio: peak.value / base,
-      grade: gradeAt(calibration, peak.value),
+      kilopascals,
+      ratio: kilopascals.value / base,
+      grade: gradeAt(calibration, kilopascals.value),
     }))
     .sort((a, b) => a.ratio - b.ratio || a.key.localeCompare(b.key));
 }
@@ -93,7 +94,19 @@ export function ladderOf(
 /** A change of pressure one would notice, as a ratio; our estimate. */
 export const NOTICED = 1.08;
 
-/** The next rung that is noticeably gentler or firmer than the one named, or null at the end. */
+/** What a step changes, least first: how the weight is held, then the tool or what it lies on, then the posture. */
+function stepKind(here: Setup, there: Setup): number {
+  if (there.posture.id !== here.posture.id) {
+    // Nobody is sent down to a floor, or up from it, while another posture at hand will do.
+    return isOnFloor(there.posture) === isOnFloor(here.posture) ? 2 : 3;
+  }
+  return there.tool.id === here.tool.id && there.surface.id === here.surface.id ? 0 : 1;
+}
+
+/**
+ * The next rung that is noticeably gentler or firmer than the one named: in the same posture first (feet, hips,
+ * weight held back), then by another tool, then by another posture; the nearest of those. Null at the end.
+ */
 export function nextRung(
   rungs: readonly Rung[],
   key: string,
@@ -101,20 +114,15 @@ export function nextRung(
 ): Rung | null {
   const here = rungs.find((rung) => rung.key === key);
   if (!here) return null;
-  const beyond =
-    direction === 'gentler'
-      ? rungs.filter((rung) => rung.ratio * NOTICED <= here.ratio).reverse()
-      : rungs.filter((rung) => rung.ratio >= here.ratio * NOTICED);
-  // Among rungs that press alike, the one that changes least about the setup.
-  const [first] = beyond;
-  if (!first) return null;
-  const alike = beyond.filter(
-    (rung) => Math.max(rung.ratio, first.ratio) / Math.min(rung.ratio, first.ratio) < NOTICED,
+  const beyond = rungs.filter(({ ratio }) =>
+    direction === 'gentler' ? ratio * NOTICED <= here.ratio : ratio >= here.ratio * NOTICED,
   );
-  const changes = (rung: Rung) =>
-    Number(rung.setup.tool.id !== here.setup.tool.id) * 3 +
-    Number(rung.setup.posture.id !== here.setup.posture.id) * 2 +
-    Number(rung.setup.surface.id !== here.setup.surface.id) +
-    Number(rung.setup.adjustment.id !== here.setup.adjustment.id);
-  return alike.reduce((best, rung) => (changes(rung) < changes(best) ? rung : best), first);
+  const kind = ({ setup }: Rung) => stepKind(here.setup, setup);
+  const far = ({ ratio }: Rung) => Math.abs(Math.log(ratio / here.ratio));
+  const adjusted = ({ setup }: Rung) => Number(setup.adjustment.id !== here.setup.adjustment.id);
+  const [first] = sort(
+    beyond,
+    (a, b) => kind(a) - kind(b) || far(a) - far(b) || adjusted(a) - adjusted(b),
+  );
+  return first ?? null;
 }

@@ -1,6 +1,6 @@
 import { findSite } from '#core/anatomy';
 import { USUAL_BODY } from '#core/loading';
-import { knownRatings, setupOf, setupPeak, type RatedSetup } from './index';
+import { knownRatings, setupOf, setupMean, type RatedSetup } from './index';
 
 const [setup] = findSite('side-low-back')?.setups ?? [];
 if (!setup) throw new Error('the site has a setup');
@@ -19,7 +19,7 @@ describe('what a client rated, as grades at pressures', () => {
     const modelled = setupOf('side-low-back', rated(4));
     if (!modelled.ok) throw new Error(modelled.mistake.says);
     expect(knownRatings([rated(4)], 'side-low-back', USUAL_BODY)).toEqual([
-      { grade: 4, kilopascals: setupPeak(modelled.value, USUAL_BODY).value },
+      { grade: 4, kilopascals: setupMean(modelled.value, USUAL_BODY).value },
     ]);
   });
 

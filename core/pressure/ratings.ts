@@ -1,6 +1,6 @@
 import type { Body } from '#core/loading';
 import type { KnownRating } from './calibrate';
-import { setupOf, setupPeak, type SetupIds } from './setup';
+import { setupOf, setupMean, type SetupIds } from './setup';
 
 /** A grade a client gave on first pressing a site in a known setup. */
 export interface RatedSetup extends SetupIds {
@@ -22,6 +22,6 @@ export function knownRatings(
     .flatMap((rating) => {
       const setup = setupOf(siteId, rating);
       if (!setup.ok) return [];
-      return [{ grade: rating.grade, kilopascals: setupPeak(setup.value, body).value }];
+      return [{ grade: rating.grade, kilopascals: setupMean(setup.value, body).value }];
     });
 }

@@ -4,14 +4,29 @@ import { answer, mistaken, type Outcome, type Source } from '#core/knowledge';
 import {
   adjustmentFor,
   findPosture,
-  GRAVITY,
+  kilogramsForce,
   modelLoad,
   type Body,
   type LoadedSetup,
   type LoadModelled,
 } from '#core/loading';
-import { propagate, sample, type Banded, type Inputs, type Spread } from '#core/uncertainty';
-import { contactInputs, PRESSURE_SOURCES, pressWith, type Pressed, type Pressing } from './press';
+import {
+  propagate,
+  sample,
+  type Banded,
+  type Inputs,
+  type Spread,
+  type Values,
+} from '#core/uncertainty';
+import {
+  contactInputs,
+  meanWith,
+  pressureBands,
+  PRESSURE_SOURCES,
+  pressWith,
+  type Pressed,
+  type Pressing,
+} from './press';
 
 /** A way to press a site, by ids: what a routine line holds. Null takes what is usual for the posture. */
 export interface SetupIds {
@@ -52,68 +67,77 @@ export function setupOf(siteId: string, ids: SetupIds): Outcome<Setup> {
   if (!posture.surfaces.includes(surface.id)) {
     return mistaken('does not fit', 'surface', `${posture.name} is not done on a ${surface.name}.`);
   }
-  const adjustment = adjustmentFor(tool, posture, ids.adjustmentId ?? null);
+  const wanted = ids.adjustmentId ?? null;
+  const adjustment = adjustmentFor(site.id, tool, posture, wanted);
   if (!adjustment) {
-    return mistaken('does not fit', 'posture', `${tool.name} is not used ${posture.name}.`);
+    return wanted === null
+      ? mistaken('does not fit', 'posture', `${tool.name} is not used ${posture.name}.`)
+      : mistaken(
+          'unknown',
+          'adjustment',
+          `“${wanted}” is not a way to press less or more with ${tool.name}, ${posture.name}.`,
+        );
   }
   return answer({ site, tool, posture, surface, adjustment });
 }
 
 /** A setup’s load and pressure: the figures with their bands, and where they come from. */
 export interface SetupPressure {
+  /** On the tool, and what the body beside it takes. */
   loadKilograms: Banded;
-  peakKilopascals: Banded;
-  meanKilopascals: Banded;
+  besideKilograms: Banded;
+  /** Mean over the contact. */
+  kilopascals: Banded;
   depthMillimetres: Banded;
   radiusMillimetres: Banded;
   load: LoadModelled;
   sources: readonly Source[];
 }
 
-function pressingOf(setup: Setup, load: LoadModelled): Pressing {
-  const { tool, surface, site } = setup;
-  return { tool, surface, flesh: site.flesh, settles: load.settles };
-}
-
 /** The inputs of load and contact together, and the contact they lead to. */
 export function modelSetup(setup: Setup, body: Body) {
   const load = modelLoad(setup, body);
-  const pressing = pressingOf(setup, load);
+  const { tool, surface, site } = setup;
+  const pressing: Pressing = { tool, surface, flesh: site.flesh, settles: load.settles };
   const inputs: Inputs = { ...load.inputs, ...contactInputs(pressing) };
-  const press = (values: Readonly<Record<string, number>>): Pressed =>
+  const press = (values: Values<Inputs>): Pressed =>
     pressWith(pressing, values, load.force(values));
-  return { load, inputs, press };
+  const mean = (values: Values<Inputs>): number => meanWith(pressing, values, load.force(values));
+  return { load, pressing, inputs, press, mean };
 }
+
+const inKilograms = ({ value, low, high }: Banded): Banded => ({
+  value: kilogramsForce(value),
+  low: kilogramsForce(low),
+  high: kilogramsForce(high),
+});
 
 /** Load, pressure, depth and width of a setup for a body, each with its band. */
 export function setupPressure(setup: Setup, body: Body): SetupPressure {
   const { load, inputs, press } = modelSetup(setup, body);
-  const band = (pick: (pressed: Pressed) => number) =>
-    propagate(inputs, (values) => pick(press(values)));
+  const { forceNewtons, besideNewtons, ...rest } = pressureBands(inputs, press);
   return {
-    loadKilograms: band(({ forceNewtons }) => forceNewtons / GRAVITY),
-    peakKilopascals: band(({ peakPascals }) => peakPascals / 1000),
-    meanKilopascals: band(({ meanPascals }) => meanPascals / 1000),
-    depthMillimetres: band(({ depthMetres }) => depthMetres * 1000),
-    radiusMillimetres: band(({ radiusMetres }) => radiusMetres * 1000),
+    loadKilograms: inKilograms(forceNewtons),
+    besideKilograms: inKilograms(besideNewtons),
+    ...rest,
     load,
     sources: [...load.sources, ...PRESSURE_SOURCES],
   };
 }
 
-/** Peak pressure of a setup alone, kilopascals with its band: what a ladder is ordered by. */
-export function setupPeak(setup: Setup, body: Body): Banded {
-  const { inputs, press } = modelSetup(setup, body);
-  return propagate(inputs, (values) => press(values).peakPascals / 1000);
+/** Mean pressure of a setup alone, kilopascals with its band: what a ladder is ordered by. */
+export function setupMean(setup: Setup, body: Body): Banded {
+  const { inputs, mean } = modelSetup(setup, body);
+  return propagate(inputs, (values) => mean(values) / 1000);
 }
 
-/** Peak pressure of a setup by random draws of all its inputs at once, kilopascals. */
+/** Mean pressure of a setup by random draws of all its inputs at once, kilopascals. */
 export function samplePressure(
   setup: Setup,
   body: Body,
   chance: () => number,
   draws?: number,
 ): Spread {
-  const { inputs, press } = modelSetup(setup, body);
-  return sample(inputs, (values) => press(values).peakPascals / 1000, chance, draws);
+  const { inputs, mean } = modelSetup(setup, body);
+  return sample(inputs, (values) => mean(values) / 1000, chance, draws);
 }

@@ -1,93 +1,48 @@
-import { findSite, SITE_ORDER, type Side, type Site } from '#core/anatomy';
-import { contactPerPoint, methodOf, METHODS } from '#core/dosage';
+import { findSite, SITE_ORDER } from '#core/anatomy';
+import { methodOf, METHODS } from '#core/dosage';
 import { findTool } from '#core/equipment';
 import { COMMON_PRACTICE, ownEstimate, verdictRank, type Finding } from '#core/knowledge';
-import { mayUse, mostSites, type ScreenFinding } from '#core/screening';
-import { checkItem, finding, surfaceOf } from './checkItem';
-import { layOut } from './layOut';
-import type { Routine, RoutineItem } from './routine';
-import { pointsOn, sidesInOrder } from './sidesInOrder';
+import { mostSites, type ScreenFinding } from '#core/screening';
+import type { CheckContext } from './checkContext';
+import { fitsTheDay, neckStart, oftenEnough, perPlace } from './checkDay';
+import { checkItem, finding } from './checkItem';
+import type { Routine } from './routine';
 import { totalsOf } from './totals';
 
-/** What the checks know of the client. */
-export interface CheckContext {
-  minutesPerDay: number | null;
-  /** No version has been issued before. */
-  firstVersion: boolean;
-  /** What screening found; nothing when absent. */
-  screening?: readonly ScreenFinding[];
+/** Nobody practises unscreened. */
+function interviewFirst(routine: Routine, { screened }: CheckContext): Finding[] {
+  if (screened !== false) return [];
+  const why = (routine.reasons?.interview ?? '').trim();
+  return [
+    {
+      rule: 'interview first',
+      verdict: why === '' ? 'refuse' : 'caution',
+      reason:
+        why === ''
+          ? 'No interview was held or confirmed: hold it first, or record why this is issued without one.'
+          : `Issued without an interview: “${why}”.`,
+      source: COMMON_PRACTICE,
+      inputs: { confirmedInterviews: 0 },
+      answeredBy: 'interview',
+    },
+  ];
 }
 
-function perPlace(routine: Routine, screening: readonly ScreenFinding[]): Finding[] {
-  const asked = new Map<string, { seconds: number; item: RoutineItem; site: Site; side: Side }>();
-  for (const item of routine.items) {
-    const site = findSite(item.siteId);
-    if (!site) continue;
-    for (const side of sidesInOrder(item)) {
-      const key = `${site.id}:${side}`;
-      const before = asked.get(key)?.seconds ?? 0;
-      const seconds =
-        before + contactPerPoint(item.dose).least * pointsOn(item, side) * item.repetitions;
-      asked.set(key, { seconds, item, site, side });
-    }
-  }
-  return [...asked.values()].flatMap(({ seconds, item, site, side }) => {
-    const { timeShare } = mayUse(
-      { ...item, side, method: item.dose.method, surfaceId: surfaceOf(item) },
-      screening,
-    );
-    const capSeconds = Math.round(site.capSeconds * timeShare);
-    const where = side === 'mid' ? '' : ` on the ${side}`;
-    const findings: Finding[] = [];
-    if (seconds > capSeconds) {
-      findings.push(
-        finding(item, {
-          rule: 'site cap',
-          verdict: 'refuse',
-          reason: `${site.plainName} takes at most ${capSeconds} s a session${where}${timeShare < 1 ? ', as screening limits it' : ''}; this asks for at least ${seconds} s.`,
-          inputs: { askedSeconds: seconds, capSeconds, timeShare, side },
-        }),
-      );
-    }
-    return findings;
-  });
-}
-
-const NECK_START_SECONDS = 60;
-
-function gentleStart(routine: Routine, context: CheckContext): Finding[] {
+function softestFirst(routine: Routine, context: CheckContext): Finding[] {
   if (!context.firstVersion) return [];
   return routine.items.flatMap((item) => {
     const site = findSite(item.siteId);
-    if (!site) return [];
-    const most = Math.max(
-      ...sidesInOrder(item).map(
-        (side) => contactPerPoint(item.dose).most * pointsOn(item, side) * item.repetitions,
-      ),
-    );
-    const findings: Finding[] = [];
-    if (site.region === 'neck' && most > NECK_START_SECONDS) {
-      findings.push(
-        finding(item, {
-          rule: 'neck starts with one minute',
-          verdict: 'caution',
-          reason: `Neck work starts with 1 minute a side; this allows ${most} s. Judge the next day before giving more: overdoing it can bring dizziness or nausea for days.`,
-          inputs: { mostSeconds: most, startSeconds: NECK_START_SECONDS },
-        }),
-      );
-    }
     const tool = findTool(item.toolId);
-    if (tool?.drive === 'body' && (tool.hardness === 'firm' || tool.hardness === 'hard')) {
-      findings.push(
-        finding(item, {
-          rule: 'softest tool first',
-          verdict: 'caution',
-          reason: `${tool.name} on the first day for ${site.plainName.toLowerCase()}: people press too hard with it. Something softer is the safe start.`,
-          inputs: { tool: item.toolId },
-        }),
-      );
-    }
-    return findings;
+    if (!site || tool?.drive !== 'body' || (tool.hardness !== 'firm' && tool.hardness !== 'hard'))
+      return [];
+    return [
+      finding(item, {
+        rule: 'softest tool first',
+        verdict: 'caution',
+        reason: `${tool.name} on the first day for ${site.plainName.toLowerCase()}: people press too hard with it. Something softer is the safe start.`,
+        inputs: { tool: item.toolId },
+      }),
+    ];
   });
 }
 
@@ -183,21 +138,9 @@ function handsLast(routine: Routine): Finding[] {
   ];
 }
 
-function fitsTheDay(routine: Routine, context: CheckContext): Finding[] {
-  if (context.minutesPerDay === null) return [];
-  const { most } = layOut(routine).totalSeconds;
-  const over = most - context.minutesPerDay * 60;
-  if (over <= 0) return [];
-  return [
-    {
-      rule: 'minutes of the day',
-      verdict: 'caution',
-      reason: `Up to ${over} s over the ${context.minutesPerDay} minutes this client has. A routine that does not fit is not done.`,
-      source: COMMON_PRACTICE,
-      inputs: { longestSeconds: most, minutesPerDay: context.minutesPerDay },
-    },
-  ];
-}
+/** Most severe first; one that a reason answers keeps its place, so that its field stays while the reason is typed. */
+const placeOf = ({ verdict, answeredBy }: Finding): number =>
+  verdictRank(answeredBy ? 'refuse' : verdict);
 
 /**
  * Judges a routine against the sites' ceilings and caps, the methods' ranges and the usual order.
@@ -224,10 +167,13 @@ export function checkRoutine(routine: Routine, context: CheckContext): Finding[]
     ...perItem,
     ...perPlace(routine, screening),
     ...fewerSites(routine, screening),
-    ...gentleStart(routine, context),
+    ...interviewFirst(routine, context),
+    ...neckStart(routine, context),
+    ...softestFirst(routine, context),
+    ...oftenEnough(routine),
     ...phasesInOrder(routine),
     ...sitesInOrder(routine),
     ...handsLast(routine),
     ...fitsTheDay(routine, context),
-  ].sort((a, b) => verdictRank(a.verdict) - verdictRank(b.verdict));
+  ].sort((a, b) => placeOf(a) - placeOf(b));
 }

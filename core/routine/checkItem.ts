@@ -96,6 +96,8 @@ const methodFits: ItemRule = (item) => {
 /** Methods that press one place for a time; of those the still ones for as long as is usual at the site. */
 const PRESSES = new Set(['timed', 'press-and-move', 'pincer']);
 const STAYS = new Set(['timed', 'pincer']);
+/** At a guarded site nothing that stays is longer than usual, until it fades neither. */
+const STAYS_GUARDED = new Set(['timed', 'pincer', 'fade', 'build-up', 'press-and-move']);
 
 /**
  * A hold as long as it is usual at the site. What is usual there comes before the method’s own least; longer is
@@ -117,8 +119,9 @@ const usualTime: ItemRule = (item, site) => {
       }),
     ];
   }
-  if (!STAYS.has(method) || most <= usual.to) return [];
   const isGuarded = site.sensitivity === 'guarded';
+  const stays = isGuarded ? STAYS_GUARDED : STAYS;
+  if (!stays.has(method) || most <= usual.to) return [];
   return [
     finding(item, {
       rule: 'longer than usual',
@@ -172,7 +175,20 @@ const sidesFit: ItemRule = (item, site) => {
   return [];
 };
 
-const ITEM_RULES: ItemRule[] = [methodFits, usualTime, surfaceFits, sidesFit];
+/** Above the grades the trade asks for at a site, below its ceiling: a second look. */
+const usualGrade: ItemRule = (item, { plainName, usualGrade: usual }) => {
+  if (!usual || item.grade <= usual.to) return [];
+  return [
+    finding(item, {
+      rule: 'firmer than usual',
+      verdict: 'caution',
+      reason: `${plainName} is usually worked at ${usual.from} to ${usual.to} of 10; this asks for ${item.grade}.`,
+      inputs: { grade: item.grade, from: usual.from, to: usual.to },
+    }),
+  ];
+};
+
+const ITEM_RULES: ItemRule[] = [methodFits, usualTime, usualGrade, surfaceFits, sidesFit];
 
 /** What speaks against one line of a routine. */
 export const checkItem = (

@@ -15,12 +15,12 @@ describe('the ladder of a client', () => {
       const today = view.rungs.filter(({ key }) => key === view.todayKey);
       expect(today).toHaveLength(1);
       expect(today[0]?.ratio).toBeCloseTo(1, 9);
-      const peaks = view.rungs.map(({ peak }) => peak.value);
+      const peaks = view.rungs.map(({ kilopascals }) => kilopascals.value);
       expect(peaks).toEqual([...peaks].sort((a, b) => a - b));
-      for (const { setup, peak, ratio } of view.rungs) {
+      for (const { setup, kilopascals, ratio } of view.rungs) {
         expect(servesMethod(setup.tool, item.dose.method)).toBe(true);
-        expect(peak.low).toBeLessThanOrEqual(peak.value);
-        expect(peak.value).toBeLessThanOrEqual(peak.high);
+        expect(kilopascals.low).toBeLessThanOrEqual(kilopascals.value);
+        expect(kilopascals.value).toBeLessThanOrEqual(kilopascals.high);
         expect(ratio).toBeGreaterThan(0);
       }
     },

@@ -52,7 +52,7 @@ export function ladderFor(item: RoutineItem, client: LadderClient): LadderView |
   if (!site || !today.ok) return null;
   const { body, assumed } = bodyFor(client);
   const rated = client.ratings.filter(({ siteId }) => siteId === site.id);
-  const calibration = calibrate(knownRatings(rated, site.id, body));
+  const calibration = calibrate(knownRatings(rated, site.id, body), site.sensitivity);
   const sides: readonly Side[] = sidesInOrder(item);
   const rungs = ladderOf(
     site,

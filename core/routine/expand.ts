@@ -32,9 +32,13 @@ export interface HoldStep {
   ceilingGrade: number;
   /** Longest contact on this site and side in one session; seconds. */
   capSeconds: number;
+  /** The same in a whole day; that of a session when absent. */
+  dayCapSeconds?: number;
   /** The least time of later holds on the same site and side; seconds. */
   reservedSeconds: number;
   instructions: string;
+  /** Passed over after a full meal. */
+  emptyStomach?: true;
   /** What screening found speaks against this hold: why, for the client. It is passed over. */
   leftOut?: string;
   /** What screening found lowers this hold: why, for the client. */
@@ -48,6 +52,7 @@ function holdsOf(item: RoutineItem): Omit<HoldStep, 'index' | 'reservedSeconds'>
   const { least, most } = contactPerPoint(item.dose);
   const site = findSite(item.siteId);
   const capSeconds = site?.capSeconds ?? 0;
+  const sessionsPerDay = site?.sessionsPerDay ?? 1;
   const ceilingGrade = site ? SENSITIVITY[site.sensitivity].ceilingGrade : MOST_GRADE;
   return sidesInOrder(item).flatMap((side) => {
     const points = pointsOn(item, side);
@@ -70,7 +75,9 @@ function holdsOf(item: RoutineItem): Omit<HoldStep, 'index' | 'reservedSeconds'>
       limitSeconds: most,
       ceilingGrade,
       capSeconds,
+      ...(sessionsPerDay > 1 ? { dayCapSeconds: capSeconds * sessionsPerDay } : {}),
       instructions: item.instructions,
+      ...(site?.emptyStomach ? { emptyStomach: true as const } : {}),
     }));
   });
 }

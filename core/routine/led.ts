@@ -1,4 +1,4 @@
-import { findSite } from '#core/anatomy';
+import { BODY_PARTS, findSite, type Region } from '#core/anatomy';
 import type { SecondsBand } from '#core/dosage';
 import { findTool } from '#core/equipment';
 import { findPosture, isOnFloor } from '#core/loading';
@@ -11,6 +11,12 @@ export interface SiteWords {
   plainName: string;
   find: readonly string[];
   keepOff: string;
+  /** Where it may be felt while pressing, by name; it must stop on release. */
+  felt?: readonly string[];
+  /** What to look out for there. */
+  watch?: string;
+  afterCare?: string;
+  region?: Region;
 }
 
 /** How a posture is got into and out of. */
@@ -18,6 +24,8 @@ export interface PostureWords {
   getIn: string;
   getOut: string;
   onFloor: boolean;
+  /** How to take weight away. */
+  unload?: string;
 }
 
 /** A routine as a device leads through it: nothing of it has to be looked up any more. */
@@ -53,16 +61,17 @@ export function ledWords({
       items.flatMap(({ positionId }) => {
         const posture = findPosture(positionId);
         if (!posture) return [];
-        const { getIn, getOut } = posture;
-        return [[positionId, { getIn, getOut, onFloor: isOnFloor(posture) }] as const];
+        const { getIn, getOut, unload } = posture;
+        return [[positionId, { getIn, getOut, unload, onFloor: isOnFloor(posture) }] as const];
       }),
     ),
     sites: Object.fromEntries(
       items.flatMap(({ siteId }) => {
         const site = findSite(siteId);
         if (!site) return [];
-        const { plainName, find, keepOff } = site;
-        return [[siteId, { plainName, find, keepOff }] as const];
+        const { plainName, find, keepOff, watch, afterCare, region } = site;
+        const felt = site.refersTo.map((id) => BODY_PARTS[id].name);
+        return [[siteId, { plainName, find, keepOff, felt, watch, afterCare, region }] as const];
       }),
     ),
   };

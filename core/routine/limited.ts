@@ -29,6 +29,9 @@ function limitStep(step: HoldStep, findings: readonly ScreenFinding[]): HoldStep
     // Shorter in the same measure: else the least of the later holds would use up the cap of the first.
     leastSeconds: Math.min(limitSeconds, Math.max(1, Math.round(step.leastSeconds * timeShare))),
     capSeconds: Math.round(step.capSeconds * timeShare),
+    ...(step.dayCapSeconds === undefined
+      ? {}
+      : { dayCapSeconds: Math.round(step.dayCapSeconds * timeShare) }),
     ...(limited && !limited.clearedBy ? { limitedBy: limited.client } : {}),
   };
 }

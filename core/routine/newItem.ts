@@ -3,13 +3,27 @@ import { METHODS, START_GRADE, type Dose, type MethodId } from '#core/dosage';
 import { findTool, servesMethod } from '#core/equipment';
 import type { RoutineItem } from './routine';
 
+/** Neck work begins with a minute a side and day; guarded sites with no more than is usual there. */
+const NECK_SECONDS = 60;
+const longest = (site: Site): number =>
+  site.region === 'neck' ? Math.min(site.capSeconds, NECK_SECONDS) : site.capSeconds;
+
 /** The usual dose of a method on a site, in seconds, inside the method's and the site's own limits. */
 export function usualDose(site: Site, method: MethodId): Dose {
   const { least, most, usual } = METHODS[method].seconds;
-  const inside = (seconds: number) => Math.max(least, Math.min(most, seconds, site.capSeconds));
+  const inside = (seconds: number) => Math.max(least, Math.min(most, seconds, longest(site)));
   switch (method) {
     case 'fade':
-      return { method, minSeconds: 20, capSeconds: inside(usual) };
+      // A point is given as long as its site takes: older ones, which refer, take longest.
+      return {
+        method,
+        minSeconds: 20,
+        capSeconds: inside(
+          site.sensitivity === 'guarded'
+            ? site.usualHoldSeconds.to
+            : Math.max(usual, site.usualHoldSeconds.to),
+        ),
+      };
     case 'sweep':
       return { method, sweepSeconds: inside(usual) };
     case 'build-up':
@@ -45,7 +59,7 @@ export function newItem(
   const [setup] = method ? setupsForMethod(site, method) : [];
   if (!setup || !method) throw new RangeError(`${site.id} has no setup or no method.`);
   const dose = usualDose(site, method);
-  const roomForTwo = dose.method === 'timed' && dose.holdSeconds * 2 <= site.capSeconds;
+  const roomForTwo = dose.method === 'timed' && dose.holdSeconds * 2 <= longest(site);
   return {
     id,
     siteId: site.id,

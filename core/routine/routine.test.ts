@@ -323,16 +323,13 @@ describe('the checks', () => {
     );
   });
 
-  it('start the neck with a minute and the firm ball not at all, in a first version only', () => {
+  it('start with the softest tool, in a first version only', () => {
     const routine = routineWith(
-      itemFor('neck-groove', { dose: timed(35), points: 2 }),
       itemFor('below-ridge', { toolId: 'firm-ball', positionId: 'wall-side' }),
     );
     const first = rulesOf(routine, { ...open, firstVersion: true });
-    expect(first).toContain('caution: neck starts with one minute');
     expect(first).toContain('caution: softest tool first');
     const later = rulesOf(routine);
-    expect(later).not.toContain('caution: neck starts with one minute');
     expect(later).not.toContain('caution: softest tool first');
   });
 

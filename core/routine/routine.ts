@@ -11,6 +11,7 @@ export const LIMITS = {
   timesPerWeek: 14,
   instructionsLength: 600,
   messageLength: 1000,
+  reasonLength: 300,
 } as const;
 
 const whole = (name: string, least: number, most: number) =>
@@ -65,6 +66,16 @@ export const routineSchema = z.object({
     }),
   timesPerWeek: whole('Times a week', 1, LIMITS.timesPerWeek),
   message: words('The message', LIMITS.messageLength),
+  /** Why a rule that asks for a reason is set aside, in the therapist’s words; kept with the version. */
+  reasons: z
+    .object({
+      /** More neck work than a start. */
+      neck: words('The reason', LIMITS.reasonLength),
+      /** No interview was held. */
+      interview: words('The reason', LIMITS.reasonLength),
+    })
+    .partial()
+    .optional(),
 });
 
 /** A routine as it is stored: an unissued one may be empty. */

@@ -4,10 +4,13 @@ import { wayWords } from './index';
 
 describe('the way a line is done, in words', () => {
   it('names tool and posture, and what differs from the usual', () => {
-    const line = itemFor('side-low-back', { toolId: 'tennis-ball', positionId: 'wall-back' });
+    const line = itemFor('between-blades', { toolId: 'tennis-ball', positionId: 'wall-back' });
     expect(wayWords(line)).toHaveLength(2);
+    // At the low back a lean has the hips on the wall: what is usual only there is said.
+    expect(wayWords({ ...line, siteId: 'side-low-back' }).at(-1)).toContain('hips on the wall');
     expect(
       wayWords({
+        siteId: 'side-low-back',
         toolId: 'tennis-ball',
         positionId: 'lying-back',
         surfaceId: 'mat',
@@ -23,6 +26,7 @@ describe('the way a line is done, in words', () => {
 
   it('names no surface under a tool that a hand drives', () => {
     const words = wayWords({
+      siteId: 'shoulder-ridge',
       toolId: 'hook-cane',
       positionId: 'seated',
       surfaceId: 'mat',
@@ -41,7 +45,13 @@ describe('the way a line is done, in words', () => {
       ]);
     }
     expect(
-      wayWords({ toolId: 'spoon', positionId: 'seated', surfaceId: null, adjustmentId: 'gone' }),
+      wayWords({
+        siteId: 'calf',
+        toolId: 'spoon',
+        positionId: 'seated',
+        surfaceId: null,
+        adjustmentId: 'gone',
+      }),
     ).toHaveLength(1);
   });
 });

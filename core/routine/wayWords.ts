@@ -4,18 +4,18 @@ import type { RoutineItem } from './routine';
 
 /** How a site is reached, in words: tool, posture, and what differs from the usual. */
 export function wayWords({
+  siteId,
   toolId,
   positionId,
   surfaceId,
   adjustmentId,
-}: Pick<RoutineItem, 'toolId' | 'positionId' | 'surfaceId' | 'adjustmentId'>): string[] {
+}: Pick<RoutineItem, 'siteId' | 'toolId' | 'positionId' | 'surfaceId' | 'adjustmentId'>): string[] {
   const tool = findTool(toolId);
   const posture = findPosture(positionId);
   const surface = surfaceId !== null && tool?.drive === 'body' ? findSurface(surfaceId) : undefined;
-  const adjustment =
-    adjustmentId !== null && tool && posture
-      ? adjustmentFor(tool, posture, adjustmentId)
-      : undefined;
+  const way = tool && posture && adjustmentFor(siteId, tool, posture, adjustmentId);
+  // What is usual everywhere goes without saying; what is usual only here does not.
+  const adjustment = adjustmentId !== null || way?.hips === 'on' ? way : undefined;
   return [tool?.name, posture?.name, surface && `on ${surface.name}`, adjustment?.name].filter(
     (words) => words !== undefined,
   );

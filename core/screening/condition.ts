@@ -3,13 +3,15 @@ import type { Level, Scope } from './finding';
 
 /** What an answer must add: which side, which limb or region, which places. */
 export type Detail = 'side' | 'regions' | 'sites';
+/** What an answer narrows: what it adds, or the whole limbs of the regions it names. */
+export type Narrowing = Detail | 'limbs';
 
 /** One consequence of a condition. */
 export interface Effect {
   level: Level;
   scope: Scope;
   /** Narrowed by what the answer adds. */
-  narrowedBy?: readonly Detail[];
+  narrowedBy?: readonly Narrowing[];
   ceilingGrade?: number;
   timeShare?: number;
   mostSites?: number;

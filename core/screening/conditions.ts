@@ -1,4 +1,4 @@
-import type { Region } from '#core/anatomy';
+import { limbSites, type Region } from '#core/anatomy';
 import { askFirst, condition, emergency, EVERYTHING, redFlag, type Condition } from './condition';
 
 const BACK: readonly Region[] = ['low back, hip and buttock'];
@@ -9,18 +9,11 @@ const FRONT_AND_SIDE_NECK = [
   'scalene-middle',
   'scalene-back',
 ];
-const RIBS_SPINE_BREASTBONE = [
-  'rib-edge',
-  'breastbone',
-  'mid-back-lanes',
-  'between-blades',
-  'lower-trapezius',
-  'side-of-trunk',
-  'low-back-lanes',
-  'dimple-points',
-];
 const BELLY = ['psoas', 'inside-hip-bone', 'rib-edge'];
 const HARD = ['firm', 'hard'] as const;
+const NOT_SOFT = ['medium', 'firm', 'hard'] as const;
+/** Pads of flesh: as soft as a soft ball, and they feel what they do. */
+const SOFT_HANDS = ['fingers', 'thumb', 'heel-of-hand'];
 /** The screening questions. Common practice, no published source. */
 export const CONDITIONS = {
   saddle: emergency(
@@ -53,6 +46,58 @@ export const CONDITIONS = {
     'New bone pain after having had cancer?',
   ),
 
+  'new-headache': redFlag(
+    'Headache that needs to be seen: new after fifty, after a blow, changing, or with a tender temple and a jaw that tires',
+    'A headache that began after fifty, came after a blow to the head, keeps changing, or goes with a tender temple and a jaw that tires when chewing?',
+  ),
+
+  'arm-symptoms': condition(
+    'symptom',
+    'Tingling, numbness or weakness into an arm or hand',
+    'Tingling, numbness or weakness in an arm or a hand?',
+    ['side'],
+    {
+      level: 'refer',
+      scope: { regions: ['neck', 'shoulder and upper back', 'arm'] },
+      clearable: true,
+      client: 'Nothing on neck, shoulder or arm until it has been looked at in person.',
+      therapist:
+        'Tingling, numbness or weakness into an arm or hand: examine before neck, shoulder or arm work.',
+    },
+  ),
+  'joint-trouble': condition(
+    'symptom',
+    'A joint that gives way, locks or swells',
+    'A knee or another joint that gives way, locks or swells?',
+    ['regions', 'side'],
+    {
+      level: 'refer',
+      scope: EVERYTHING,
+      narrowedBy: ['regions', 'side'],
+      clearable: true,
+      client: 'Nothing around that joint until it has been looked at in person.',
+      therapist: 'A joint that gives way, locks or swells: examine it before work around it.',
+    },
+  ),
+  falls: condition(
+    'symptom',
+    'Falls',
+    'Have you fallen in the last months?',
+    [],
+    {
+      level: 'refer',
+      scope: { regions: ['thigh and leg'] },
+      clearable: true,
+      client: 'Nothing on the legs until somebody has looked at why you fell.',
+      therapist: 'Falls: examine before thigh and leg work.',
+    },
+    {
+      level: 'limit',
+      scope: { atWall: true },
+      client: 'Stand wide, with a hand on something stable.',
+      therapist: 'Falls: wall work with a wide stance and a hand on something stable.',
+    },
+  ),
   'leg-symptoms': condition(
     'symptom',
     'Shooting pain into the leg, numbness or tingling',
@@ -92,9 +137,9 @@ export const CONDITIONS = {
     askFirst('Blood thinners, bleeding disorder or easy bruising'),
     {
       level: 'off',
-      scope: { hardness: HARD, handsExempt: true },
+      scope: { hardness: NOT_SOFT, exceptToolIds: SOFT_HANDS },
       client: 'Soft tools only.',
-      therapist: 'Bleeds or bruises easily: soft tools only.',
+      therapist: 'Bleeds or bruises easily: soft tools only; no roller, knuckle, fist or elbow.',
     },
     {
       level: 'limit',
@@ -114,7 +159,7 @@ export const CONDITIONS = {
     {
       level: 'off',
       scope: EVERYTHING,
-      narrowedBy: ['regions', 'side'],
+      narrowedBy: ['limbs', 'side'],
       client: 'Nothing on that limb.',
       therapist: 'Clot or phlebitis: nothing on that limb.',
     },
@@ -126,13 +171,13 @@ export const CONDITIONS = {
     [],
     {
       level: 'off',
-      scope: { siteIds: RIBS_SPINE_BREASTBONE, hardness: HARD, handsExempt: true },
+      scope: { nearBone: true, hardness: HARD, exceptToolIds: SOFT_HANDS },
       client: 'No hard tool on ribs, beside the spine or on the breastbone.',
       therapist: 'Fragile bone: no hard tool on ribs, spine edges, breastbone.',
     },
     {
       level: 'limit',
-      scope: { siteIds: RIBS_SPINE_BREASTBONE },
+      scope: { nearBone: true },
       ceilingGrade: 3,
       client: 'There, never above 3 of 10.',
       therapist: 'Fragile bone: ceiling 3 on ribs, spine edges, breastbone.',
@@ -165,15 +210,41 @@ export const CONDITIONS = {
   ),
   skin: condition(
     'condition',
-    'Open skin, infection, rash, burn, fresh scar, varicose veins',
-    'Open or infected skin, a rash, a burn, a fresh scar or varicose veins somewhere?',
+    'Open skin, infection, rash, burn, fresh scar',
+    'Open or infected skin, a rash, a burn or a fresh scar somewhere?',
     ['sites', 'side'],
     {
       level: 'off',
       scope: EVERYTHING,
       narrowedBy: ['sites', 'side'],
-      client: 'Not at that place until the skin has healed; never on varicose veins.',
-      therapist: 'Skin or veins: off at that place.',
+      client: 'Not at that place until the skin has healed.',
+      therapist: 'Skin: off at that place.',
+    },
+  ),
+  varicose: condition(
+    'condition',
+    'Varicose veins',
+    'Varicose veins: swollen, winding veins on a leg or an arm?',
+    ['sites', 'side'],
+    {
+      level: 'off',
+      scope: { siteIds: limbSites(['thigh and leg', 'arm']) },
+      narrowedBy: ['sites', 'side'],
+      client: 'Never on the veins: not at that place.',
+      therapist: 'Varicose veins: off at that place; on all limbs while no place is named.',
+    },
+  ),
+  aneurysm: condition(
+    'condition',
+    'Aneurysm',
+    'A widened artery (aneurysm), known or suspected?',
+    [],
+    askFirst('Aneurysm'),
+    {
+      level: 'off',
+      scope: { siteIds: BELLY },
+      client: 'Nothing on the belly.',
+      therapist: 'Aneurysm: belly sites off (psoas, iliacus, diaphragm edge).',
     },
   ),
   recent: condition(
@@ -192,13 +263,13 @@ export const CONDITIONS = {
   ),
   numb: condition(
     'condition',
-    'Reduced feeling (diabetic or other neuropathy)',
-    'Less feeling in the feet or hands?',
+    'Reduced feeling in the feet (diabetic or other neuropathy)',
+    'Less feeling in the feet?',
     [],
     askFirst('Reduced feeling', { regions: ['foot'] }),
     {
       level: 'off',
-      scope: { regions: ['foot'], hardness: HARD, handsExempt: true },
+      scope: { regions: ['foot'], hardness: HARD, exceptToolIds: SOFT_HANDS },
       client: 'No hard tool on the feet.',
       therapist: 'Reduced feeling: no hard tools on the feet.',
     },
@@ -207,6 +278,27 @@ export const CONDITIONS = {
       scope: { siteIds: ['forefoot-wring', 'toe-ray-shear'] },
       client: 'No twisting of the feet.',
       therapist: 'Reduced feeling: no twisting of the feet.',
+    },
+  ),
+  'numb-hands': condition(
+    'condition',
+    'Reduced feeling in hands or arms',
+    'Less feeling in a hand or an arm?',
+    [],
+    askFirst('Reduced feeling in hands or arms', { regions: ['arm'] }),
+    {
+      level: 'off',
+      scope: { regions: ['arm'], hardness: HARD, exceptToolIds: SOFT_HANDS },
+      client: 'No hard tool on arm or hand.',
+      therapist: 'Reduced feeling: no hard tools on forearm, arm and thumb.',
+    },
+    {
+      level: 'limit',
+      scope: { byOwnHand: true },
+      ceilingGrade: 3,
+      client:
+        'A hand that feels less cannot tell how hard it presses: with it, never above 3 of 10.',
+      therapist: 'Reduced feeling in the hand that presses: ceiling 3 with hand-held tools.',
     },
   ),
   diabetes: condition(

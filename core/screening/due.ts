@@ -13,6 +13,8 @@ export interface DueInput {
   waiting: Day | null;
   /** Questions answered with yes that are no longer asked, by name. */
   noLongerAsked?: readonly string[];
+  /** Questions that the latest confirmed interview did not have. */
+  newQuestions?: number;
 }
 
 /**
@@ -27,6 +29,7 @@ export function screeningDue({
   stops,
   waiting,
   noLongerAsked = [],
+  newQuestions = 0,
 }: DueInput): Finding[] {
   const due: Finding[] = [];
   const since = stops.filter(({ day }) => lastOn === null || day >= lastOn);
@@ -67,6 +70,15 @@ export function screeningDue({
       inputs: { lastScreened: null },
     });
     return due;
+  }
+  if (newQuestions > 0) {
+    due.push({
+      rule: 'new questions',
+      verdict: 'caution',
+      reason: `${newQuestions} ${newQuestions === 1 ? 'question is' : 'questions are'} new since the last interview. Ask them.`,
+      source: ownEstimate('what was never asked is asked at the next meeting'),
+      inputs: { newQuestions, lastScreened: lastOn },
+    });
   }
   const symptom = since.find((stop) => !stop.redFlag);
   if (symptom) {

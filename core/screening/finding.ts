@@ -20,8 +20,12 @@ export interface Scope {
   sides?: readonly Side[];
   toolIds?: readonly string[];
   hardness?: readonly Tool['hardness'][];
-  /** Tools that are not hands; hands feel what they do. */
-  handsExempt?: true;
+  /** Not these tools: soft hands, which feel what they do. */
+  exceptToolIds?: readonly string[];
+  /** Tools that a hand or hanging arms bring the load to. */
+  byOwnHand?: true;
+  /** Sites whose pressing area lies on or beside bone that may break, by geometry. */
+  nearBone?: true;
   rubber?: true;
   /** Tools that tire the hands at least this much, 0–1. */
   tiring?: number;

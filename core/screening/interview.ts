@@ -59,13 +59,14 @@ export const INTERVIEW: readonly QuestionGroup[] = [
       'night-pain',
       'weight-loss',
       'cancer-bone',
+      'new-headache',
     ],
   },
   {
     id: 'nerves',
     title: 'Feelings that travel',
     lead: 'A feeling that travels only while you press, and stops when you let go, is ordinary.',
-    conditions: ['leg-symptoms', 'lasting-referral', 'numb'],
+    conditions: ['leg-symptoms', 'arm-symptoms', 'lasting-referral', 'numb', 'numb-hands'],
   },
   {
     id: 'health',
@@ -74,12 +75,13 @@ export const INTERVIEW: readonly QuestionGroup[] = [
     conditions: [
       'blood-thinners',
       'clot',
+      'aneurysm',
       'osteoporosis',
       'pregnancy',
       'skin',
+      'varicose',
       'recent',
       'diabetes',
-      'latex',
     ],
   },
   {
@@ -91,6 +93,8 @@ export const INTERVIEW: readonly QuestionGroup[] = [
       'dizzy-or-pressure',
       'implant',
       'jaw',
+      'joint-trouble',
+      'falls',
       'mobile-joints',
       'widespread-pain',
     ],
@@ -98,8 +102,8 @@ export const INTERVIEW: readonly QuestionGroup[] = [
   {
     id: 'abilities',
     title: 'What your body does not like',
-    lead: 'These rule out positions, not places.',
-    conditions: ['no-overhead', 'no-bending', 'no-floor', 'balance', 'tired-hands'],
+    lead: 'These rule out positions and tools, not places.',
+    conditions: ['no-overhead', 'no-bending', 'no-floor', 'balance', 'tired-hands', 'latex'],
   },
 ];
 

@@ -1,8 +1,8 @@
-import { findSite, SENSITIVITY, type Side, type Site } from '#core/anatomy';
+import { bonesNear, findSite, SENSITIVITY, type Side, type Site } from '#core/anatomy';
 import { METHODS, type MethodId } from '#core/dosage';
 import { findTool, servesMethod, type SurfaceId, type Tool } from '#core/equipment';
 import { COMMON_PRACTICE } from '#core/knowledge';
-import { findPosture, type Posture } from '#core/loading';
+import { findPosture, type Need, type Posture } from '#core/loading';
 import { type Level, levelRank, type Scope, type ScreenFinding } from './finding';
 
 /** What is to be done where, how, with what. */
@@ -33,6 +33,10 @@ interface Named {
   posture: Posture;
 }
 
+/** What a posture asks of the body at a site: some are reached with the arm raised, however one stands or lies. */
+const needsOf = (site: Site, posture: Posture): readonly Need[] =>
+  site.armUp ? [...posture.needs, 'arm overhead'] : posture.needs;
+
 function fits(scope: Scope, { use, site, tool, posture }: Named): boolean {
   const surface = use.surfaceId ?? posture.surfaces[0];
   return (
@@ -41,10 +45,12 @@ function fits(scope: Scope, { use, site, tool, posture }: Named): boolean {
     (!scope.sides || scope.sides.includes(use.side)) &&
     (!scope.toolIds || scope.toolIds.includes(tool.id)) &&
     (!scope.hardness || scope.hardness.includes(tool.hardness)) &&
-    (!scope.handsExempt || tool.form !== 'hand') &&
+    !scope.exceptToolIds?.includes(tool.id) &&
+    (!scope.byOwnHand || tool.drive === 'hand' || tool.drive === 'arms') &&
+    (!scope.nearBone || bonesNear(site.id).size > 0) &&
     (!scope.rubber || tool.rubber) &&
     (scope.tiring === undefined || tool.tiredness >= scope.tiring) &&
-    (!scope.needs || scope.needs.some((need) => posture.needs.includes(need))) &&
+    (!scope.needs || scope.needs.some((need) => needsOf(site, posture).includes(need))) &&
     (!scope.atWall || posture.where === 'wall') &&
     (!scope.surfaces || (surface !== undefined && scope.surfaces.includes(surface))) &&
     (!scope.methods || scope.methods.includes(use.method))

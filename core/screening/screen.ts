@@ -1,4 +1,4 @@
-import { REGIONS, SIDES } from '#core/anatomy';
+import { limbSites, REGIONS, SIDES } from '#core/anatomy';
 import { z } from 'zod';
 import type { Condition, Effect } from './condition';
 import { CONDITION_IDS, CONDITIONS, type ConditionId } from './conditions';
@@ -30,6 +30,7 @@ function narrowed(effect: Effect, answer: ScreenAnswer): Scope {
     // A midline site is on no side: it counts with either.
     ...(by.has('side') && answer.sides.length > 0 ? { sides: [...answer.sides, 'mid'] } : {}),
     ...(by.has('regions') && answer.regions.length > 0 ? { regions: answer.regions } : {}),
+    ...(by.has('limbs') && answer.regions.length > 0 ? { siteIds: limbSites(answer.regions) } : {}),
     ...(by.has('sites') && answer.siteIds.length > 0 ? { siteIds: answer.siteIds } : {}),
   };
 }

@@ -1,3 +1,4 @@
+import type { HoldStep } from '#core/routine';
 import type { SessionEvent } from './event';
 import { ceilingOf, currentHold, heldSeconds, limitOf, stepOf } from './read';
 import type { HoldOutcome, HoldRecord, Phase, SessionState } from './state';
@@ -41,7 +42,8 @@ function phaseFor(state: SessionState, at: number): Phase {
 function passOver(state: SessionState, at: number): SessionState {
   let next = state;
   for (let step = stepOf(next); step; step = stepOf(next)) {
-    const outcome = step.leftOut ? 'left out' : limitOf(next) < 1 ? 'site cap' : null;
+    const isOut = step.leftOut !== undefined || (next.fullStomach && step.emptyStomach === true);
+    const outcome = isOut ? 'left out' : limitOf(next) < 1 ? 'site cap' : null;
     if (outcome === null) break;
     next = { ...next, holds: write(next, { outcome }), stepIndex: next.stepIndex + 1 };
   }
@@ -56,6 +58,23 @@ function endHold(state: SessionState, at: number, outcome: HoldOutcome): Session
   return { ...state, holds: write(state, { contactSeconds, outcome }) };
 }
 
+/** A point that was too much is left: the holds still to come on it are passed over. */
+function leavePoint(state: SessionState): SessionState {
+  const here = stepOf(state);
+  const isSame = (step: HoldStep | undefined) =>
+    step !== undefined &&
+    here !== undefined &&
+    step.itemId === here.itemId &&
+    step.side === here.side &&
+    step.point === here.point;
+  let next = state;
+  while (isSame(next.steps[next.stepIndex + 1])) {
+    next = { ...next, stepIndex: next.stepIndex + 1 };
+    next = { ...next, holds: write(next, { outcome: 'skipped', skipReason: 'too-tender' }) };
+  }
+  return next;
+}
+
 function rated(state: SessionState, event: At<'rated'>): SessionState {
   const { phase } = state;
   if (phase.name !== 'hold' && phase.name !== 'rate-after') return state;
@@ -66,9 +85,30 @@ function rated(state: SessionState, event: At<'rated'>): SessionState {
       : Math.round(present?.contactSeconds ?? 0);
   const ratings = [...(present?.ratings ?? []), { grade: event.grade, atSeconds }];
   const next = { ...state, holds: write(state, { ratings }) };
-  if (phase.name === 'rate-after') return advance(next, event.at);
+  if (phase.name === 'rate-after') {
+    return advance(present?.outcome === 'too-much' ? leavePoint(next) : next, event.at);
+  }
   const above = event.grade > ceilingOf(state);
   return { ...next, phase: { ...phase, overCeiling: above ? phase.overCeiling + 1 : 0 } };
+}
+
+/** How many of the last ratings, one after the other, were above the ceiling. */
+function overCeiling(state: SessionState, ratings: HoldRecord['ratings']): number {
+  const within = ratings.findLastIndex(({ grade }) => grade <= ceilingOf(state));
+  return ratings.length - 1 - within;
+}
+
+/** A rating is taken back while the hold goes on. */
+function unrated(state: SessionState): SessionState {
+  const { phase } = state;
+  const ratings = currentHold(state)?.ratings ?? [];
+  if (phase.name !== 'hold' || ratings.length === 0) return state;
+  const left = ratings.slice(0, -1);
+  return {
+    ...state,
+    holds: write(state, { ratings: left }),
+    phase: { ...phase, overCeiling: overCeiling(state, left) },
+  };
 }
 
 function paused(state: SessionState, at: number): SessionState {
@@ -100,7 +140,9 @@ export function apply(state: SessionState, event: SessionEvent): SessionState {
   if (CLOSED.includes(state.status)) return state;
   if (event.type === 'started') {
     if (state.status !== 'ready') return state;
-    return passOver({ ...state, status: 'running', startedAt: event.at }, event.at);
+    const { at: startedAt, spent: spentBefore = {}, fullStomach = false } = event;
+    const running = { ...state, status: 'running', startedAt, spentBefore, fullStomach } as const;
+    return passOver(running, event.at);
   }
   if (state.status === 'ready') return state;
 
@@ -131,10 +173,12 @@ export function apply(state: SessionState, event: SessionEvent): SessionState {
       };
     case 'rated':
       return rated(state, event);
+    case 'unrated':
+      return unrated(state);
     case 'hold-ended': {
       if (state.phase.name !== 'hold') return state;
-      const ended = endHold(state, event.at, event.how);
-      // After a fade or a back-off the last rating is the rating after; otherwise it is asked for.
+      const ended = endHold(state, event.at, event.how === 'let-go' ? 'too-much' : event.how);
+      // After a fade the last rating is the rating after; otherwise it is asked for on letting go.
       return event.how === 'faded' || event.how === 'too-much'
         ? advance(ended, event.at)
         : { ...ended, phase: { name: 'rate-after' } };

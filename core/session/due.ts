@@ -4,20 +4,23 @@ import type { EventBody } from './event';
 import { currentHold, heldSeconds, limitOf, restLeft, stepOf } from './read';
 import type { SessionState } from './state';
 
-/** Two ratings above the ceiling in a row end a hold: it will not let go under that much. */
+/** Two ratings above the ceiling in a row end a hold: it will not let go under that much. One of these does at once. */
+const FAR_TOO_MUCH = 9;
 const TOO_MUCH_AFTER = 2;
 
 function holdEnd(
   state: SessionState,
   now: number,
-): { how: 'time' | 'faded' | 'cap' | 'too-much'; atHeld: number } | null {
+): { how: 'time' | 'faded' | 'cap' | 'let-go'; atHeld: number } | null {
   const step = stepOf(state);
   if (state.phase.name !== 'hold' || !step) return null;
   const held = heldSeconds(state, now);
-  if (state.phase.overCeiling >= TOO_MUCH_AFTER) return { how: 'too-much', atHeld: held };
+  const last = currentHold(state)?.ratings.at(-1);
+  if (state.phase.overCeiling >= TOO_MUCH_AFTER || (last?.grade ?? 0) >= FAR_TOO_MUCH) {
+    return { how: 'let-go', atHeld: held };
+  }
   const limit = limitOf(state);
   if (step.dose.method === 'fade') {
-    const last = currentHold(state)?.ratings.at(-1);
     const faded = last !== undefined && last.grade <= FADED_GRADE;
     const fadedAt = Math.min(limit, Math.max(step.dose.minSeconds, last?.atSeconds ?? 0));
     if (faded && held >= fadedAt) return { how: 'faded', atHeld: fadedAt };

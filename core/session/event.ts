@@ -7,7 +7,13 @@ const ids = <T extends readonly { id: string }[]>(list: T) =>
 
 /** What can happen in a guided session. `step` is the index of the hold in the unrolled routine. */
 export const eventBodySchema = z.discriminatedUnion('type', [
-  z.object({ type: z.literal('started') }),
+  z.object({
+    type: z.literal('started'),
+    /** Contact seconds that earlier sessions of the day made, by site and side. */
+    spent: z.record(z.string().max(140), z.number().min(0).max(86_400)).optional(),
+    /** After a full meal: what wants an empty stomach is left out today. */
+    fullStomach: z.boolean().optional(),
+  }),
   z.object({ type: z.literal('settled'), step }),
   z.object({ type: z.literal('hold-started'), step }),
   z.object({
@@ -19,10 +25,13 @@ export const eventBodySchema = z.discriminatedUnion('type', [
       .min(0, 'A rating must be at least 0.')
       .max(10, 'A rating must be at most 10.'),
   }),
+  /** The last rating of the hold was a slip of the finger. */
+  z.object({ type: z.literal('unrated'), step }),
   z.object({
     type: z.literal('hold-ended'),
     step,
-    how: z.enum(['time', 'faded', 'cap', 'too-much', 'client']),
+    /** `too-much` is of earlier editions, which went straight on; `let-go` asks how it is on letting go. */
+    how: z.enum(['time', 'faded', 'cap', 'too-much', 'let-go', 'client']),
   }),
   z.object({ type: z.literal('skipped'), step, reason: ids(SKIP_REASONS) }),
   z.object({ type: z.literal('paused') }),

@@ -5,6 +5,7 @@ export {
   stopReason,
   type SkipReason,
   type StopReason,
+  type StopReasonWords,
 } from './reasons';
 export { begin, type HoldRecord, type Phase, type SessionState } from './state';
 export { apply, replay } from './apply';
@@ -14,3 +15,4 @@ export { CLOCK_TOLERANCE_MS, correctClock, type ClockCorrection } from './clock'
 export { secondsLeft } from './left';
 export { ceilingOf, heldSeconds, limitOf, ratingDue, restLeft, countInLeft } from './read';
 export { summarise, type PlaceSummary, type SessionSummary } from './summarise';
+export { inTheWay, type Beginning, type InTheWay } from './inTheWay';

@@ -24,10 +24,18 @@ export function spentSeconds(state: SessionState, step: HoldStep): number {
   }, 0);
 }
 
+/** What a step's site and side may still take: the cap of a session, or what earlier ones leave of the day's. */
+export function capOf(state: SessionState, step: HoldStep): number {
+  const before = state.spentBefore[placeKey(step)] ?? 0;
+  return Math.max(0, Math.min(step.capSeconds, (step.dayCapSeconds ?? step.capSeconds) - before));
+}
+
 /** How long the present hold may last at most, in seconds: its own limit or what the site's cap leaves. */
 export function limitOf(state: SessionState): number {
   const step = stepOf(state);
-  return step ? allowance({ ...step, spentSeconds: spentSeconds(state, step) }) : 0;
+  if (!step) return 0;
+  const capSeconds = capOf(state, step);
+  return allowance({ ...step, capSeconds, spentSeconds: spentSeconds(state, step) });
 }
 
 /** Seconds held so far in the present hold; pauses do not count. */

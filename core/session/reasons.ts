@@ -57,17 +57,24 @@ export const STOP_REASONS = [
 ] as const;
 export type StopReason = (typeof STOP_REASONS)[number]['id'];
 
+/** Those whose advice is that nothing goes on. */
+const FORBID: ReadonlySet<StopReason> = new Set(['dizzy', 'alarm']);
+
 /** What a reason says and asks for. */
 export interface StopReasonWords {
   label: string;
   weight: (typeof STOP_REASONS)[number]['weight'];
   advice: string | null;
+  /** No session at all until the therapist’s word. */
+  nothingStarts: boolean;
 }
 
 /** What a stored reason means; one that is no longer offered is told to the therapist, as the cautious reading. */
-export const stopReason = (id: string): StopReasonWords =>
-  STOP_REASONS.find((reason) => reason.id === presentId('stop reason', id)) ?? {
-    label: noLongerUsed('stop reason', id),
-    weight: 'tell',
-    advice: null,
-  };
+export const stopReason = (id: string): StopReasonWords => {
+  const known = STOP_REASONS.find((reason) => reason.id === presentId('stop reason', id));
+  if (!known) {
+    const label = noLongerUsed('stop reason', id);
+    return { label, weight: 'tell', advice: null, nothingStarts: false };
+  }
+  return { ...known, nothingStarts: FORBID.has(known.id) };
+};

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { findSite } from '#core/anatomy';
 import { expand, placeKey } from '#core/routine';
 import {
   anyRoutine,
@@ -76,8 +77,127 @@ describe('a timed hold', () => {
     run.pass(8);
     expect(ratingDue(run.state, run.now)).toBe(true);
     run.rate(4);
-    expect(run.state.phase.name).toBe('closing');
+    // Come off, wait, and how is it on letting go?
+    expect(run.state.phase.name).toBe('rate-after');
     expect(run.state.holds[0]).toMatchObject({ outcome: 'too-much', contactSeconds: 8 });
+    run.rate(2);
+    expect(run.state.phase.name).toBe('closing');
+    expect(summarise(run.state).places[0]).toMatchObject({ tooMuch: true, after: 2, holdsDone: 0 });
+  });
+
+  it('ends at once on a 9 or a 10', () => {
+    for (const grade of [9, 10]) {
+      const run = runner(routineWith(itemFor('calf', { dose: timed(60), sides: 'left' })));
+      run.happen({ type: 'started' });
+      run.ready();
+      run.pass(10);
+      run.rate(grade);
+      expect(run.log.at(-1)).toMatchObject({ type: 'hold-ended', how: 'let-go' });
+      expect(run.state.phase.name).toBe('rate-after');
+    }
+  });
+
+  it('leaves a point that was too much: its repetitions are passed over, the next point comes', () => {
+    const run = runner(
+      routineWith(
+        itemFor('calf', {
+          ...{ dose: timed(30), sides: 'left', points: 2, repetitions: 2, extraPoints: 0 },
+        }),
+      ),
+    );
+    run.happen({ type: 'started' });
+    run.ready();
+    run.pass(10);
+    run.rate(10);
+    run.rate(4);
+    expect(run.state).toMatchObject({ stepIndex: 2, phase: { name: 'find' } });
+    expect(run.state.holds[1]).toMatchObject({ outcome: 'skipped', skipReason: 'too-tender' });
+    expect(summarise(run.state)).toMatchObject({ holdsDone: 0, holdsAsked: 4 });
+  });
+
+  it('is held to what earlier sessions of the day left of a place, and passes over what has had its time', () => {
+    const routine = routineWith(itemFor('breastbone', { dose: timed(20), grade: 2 }));
+    const cap = findSite('breastbone')?.capSeconds ?? 0;
+    for (const [before, left] of [
+      [0, 20],
+      [cap - 12, 12],
+      [cap, 0],
+    ] as const) {
+      const run = runner(routine);
+      run.happen({ type: 'started', spent: { 'breastbone:mid': before } });
+      if (left === 0) {
+        expect(run.state.holds[0]?.outcome).toBe('site cap');
+        expect(summarise(run.state)).toMatchObject({ holdsDone: 0, holdsAsked: 0 });
+        continue;
+      }
+      run.ready();
+      run.pass(200);
+      expect([before, run.state.holds[0]?.contactSeconds]).toEqual([before, left]);
+    }
+  });
+
+  it('leaves out after a full meal what wants an empty stomach, and nothing else', () => {
+    const routine = routineWith(
+      itemFor('psoas', { id: 'belly', sides: 'left', points: 1, extraPoints: 0 }),
+      itemFor('calf', { id: 'leg', sides: 'left', points: 1, extraPoints: 0 }),
+    );
+    const at = (fullStomach: boolean) => {
+      const run = runner(routine);
+      run.happen({ type: 'started', fullStomach });
+      return run.state;
+    };
+    expect(at(false).stepIndex).toBe(0);
+    expect(at(true)).toMatchObject({ stepIndex: 1, holds: [{ step: 0, outcome: 'left out' }] });
+    expect(summarise(at(true)).holdsAsked).toBe(1);
+  });
+
+  it('counts no hold that was left after two seconds, and nothing that was skipped', () => {
+    const run = runner(routineWith(itemFor('breastbone', { dose: timed(20) })));
+    run.happen({ type: 'started' });
+    run.ready();
+    run.pass(5);
+    run.happen({ type: 'hold-ended', step: 0, how: 'client' });
+    run.rate(3);
+    run.happen({ type: 'finished', word: '' });
+    expect(summarise(run.state)).toMatchObject({ contactSeconds: 2, holdsDone: 0, counts: false });
+    const skips = (reason: 'too-tender' | 'nothing-tender') => {
+      const other = runner(routineWith(itemFor('breastbone', { dose: timed(20) })));
+      other.happen({ type: 'started' });
+      other.happen({ type: 'skipped', step: 0, reason });
+      other.happen({ type: 'finished', word: '' });
+      return summarise(other.state).counts;
+    };
+    expect(skips('too-tender')).toBe(false);
+    // Where nothing is tender there is nothing to hold: that was done.
+    expect(skips('nothing-tender')).toBe(true);
+  });
+
+  it('takes a rating back that was a slip, with what it counted for', () => {
+    const run = runner(routineWith(itemFor('breastbone', { dose: timed(20) })));
+    run.happen({ type: 'started' });
+    run.ready();
+    run.pass(3);
+    run.rate(4);
+    run.happen({ type: 'unrated', step: 0 });
+    expect(run.state.holds[0]?.ratings).toEqual([]);
+    run.rate(4);
+    expect(run.state.phase.name).toBe('hold');
+    run.happen({ type: 'unrated', step: 0 });
+    // Nothing is left to take back: nothing changes.
+    const before = run.state;
+    run.happen({ type: 'unrated', step: 0 });
+    expect(run.state).toBe(before);
+  });
+
+  it('reads logs of earlier editions, which went straight on after too much', () => {
+    const run = runner(
+      routineWith(itemFor('calf', { dose: timed(60), sides: 'left', points: 2, extraPoints: 0 })),
+    );
+    run.happen({ type: 'started' });
+    run.ready();
+    run.pass(10);
+    run.happen({ type: 'hold-ended', step: 0, how: 'too-much' });
+    expect(run.state).toMatchObject({ stepIndex: 1, phase: { name: 'find' } });
   });
 
   it('does not count a pause as contact', () => {
@@ -155,6 +275,8 @@ describe('a fade hold', () => {
     run.rate(6);
     expect(run.state.phase.name).toBe('hold');
     run.rate(7);
+    expect(run.state.phase.name).toBe('rate-after');
+    run.rate(2);
     expect(run.state.phase.name).toBe('closing');
     expect(summarise(run.state).places[0]?.tooMuch).toBe(true);
     expect(summarise(run.state).counts).toBe(false);

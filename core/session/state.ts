@@ -38,6 +38,9 @@ export interface SessionState {
   endedAt: number | null;
   stopReason: StopReason | null;
   word: string;
+  /** Contact seconds of earlier sessions of the day, by site and side. */
+  spentBefore: Readonly<Record<string, number>>;
+  fullStomach: boolean;
 }
 
 /** A session that has not been started yet. */
@@ -52,4 +55,6 @@ export const begin = (steps: readonly HoldStep[]): SessionState => ({
   endedAt: null,
   stopReason: null,
   word: '',
+  spentBefore: {},
+  fullStomach: false,
 });

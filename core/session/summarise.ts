@@ -22,11 +22,17 @@ export interface SessionSummary {
   holdsDone: number;
   holdsAsked: number;
   contactSeconds: number;
-  /** Finished to the end, or at least half of the holds held. */
+  /** At least half of the holds that had a tender point were held. */
   counts: boolean;
 }
 
-const HELD: readonly (HoldOutcome | 'skipped' | null)[] = ['time', 'faded', 'cap', 'client'];
+const THROUGH: readonly (HoldOutcome | 'skipped' | null)[] = ['time', 'faded', 'cap'];
+
+/** Held to its end, or for at least half of its least time by the client’s own choice. */
+const isHeld = ({ outcome, contactSeconds }: HoldRecord, step: HoldStep | undefined): boolean =>
+  contactSeconds >= 1 &&
+  (THROUGH.includes(outcome) ||
+    (outcome === 'client' && contactSeconds * 2 >= (step?.leastSeconds ?? 0)));
 
 const highest = (grades: (number | undefined)[]): number | null => {
   const given = grades.filter((grade) => grade !== undefined);
@@ -40,9 +46,14 @@ export function summarise(state: SessionState): SessionSummary {
     string,
     { siteId: string; side: Side; holds: (HoldRecord | undefined)[] }
   >();
-  // What screening left out was not asked for, nor what the site’s cap left no time for.
-  const asked = ({ leftOut, index }: HoldStep) =>
-    !leftOut && records.get(index)?.outcome !== 'site cap';
+  // What screening left out was not asked for, nor what the site’s cap left no time for; where nothing is tender
+  // there is nothing to hold.
+  const asked = ({ leftOut, index }: HoldStep) => {
+    const hold = records.get(index);
+    const isBare = hold?.outcome === 'skipped' && hold.skipReason === 'nothing-tender';
+    const isOut = leftOut !== undefined || hold?.outcome === 'left out';
+    return !isOut && hold?.outcome !== 'site cap' && !isBare;
+  };
   for (const step of state.steps.filter(asked)) {
     const key = placeKey(step);
     const place = places.get(key) ?? { siteId: step.siteId, side: step.side, holds: [] };
@@ -59,7 +70,7 @@ export function summarise(state: SessionState): SessionSummary {
       ),
     ),
     contactSeconds: Math.round(holds.reduce((sum, hold) => sum + (hold?.contactSeconds ?? 0), 0)),
-    holdsDone: holds.filter((hold) => hold && HELD.includes(hold.outcome)).length,
+    holdsDone: holds.filter((hold) => hold && isHeld(hold, state.steps[hold.step])).length,
     holdsAsked: holds.length,
     tooMuch: holds.some((hold) => hold?.outcome === 'too-much'),
   }));
@@ -72,6 +83,6 @@ export function summarise(state: SessionState): SessionSummary {
     holdsDone,
     holdsAsked,
     contactSeconds: sum((place) => place.contactSeconds),
-    counts: state.status === 'finished' || (holdsAsked > 0 && holdsDone * 2 >= holdsAsked),
+    counts: holdsAsked > 0 ? holdsDone * 2 >= holdsAsked : state.status === 'finished',
   };
 }

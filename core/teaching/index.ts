@@ -1,5 +1,7 @@
 import { COMMON_PRACTICE, type Source } from '#core/knowledge';
 
+export { PUBLISHED } from './published';
+
 /** A part of the trade as it is taught, a statement a line. */
 export interface Lesson {
   id: string;

@@ -1,4 +1,14 @@
-import { LESSONS } from './index';
+import { LESSONS, PUBLISHED } from './index';
+
+describe('the page of sources', () => {
+  it('names every publication once, and no screen says “from memory” beside a figure', () => {
+    expect(new Set(PUBLISHED).size).toBe(PUBLISHED.length);
+    for (const work of ['Dimitriadis', 'Gent 1958', 'de Leva 1996', 'Soucie', 'ITF']) {
+      expect([work, PUBLISHED.some((one) => one.includes(work))]).toEqual([work, true]);
+    }
+    expect(PUBLISHED.join()).not.toContain('memory');
+  });
+});
 
 describe('what is taught about all sites alike', () => {
   it('is in whole sentences, each lesson once', () => {

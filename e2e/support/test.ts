@@ -154,6 +154,7 @@ export async function clientWithRoutine(
 ): Promise<{ file: string; phone: Page; context: BrowserContext }> {
   const file = await addClient(page, name);
   for (const site of sites) await addSite(page, site);
+  await withoutInterview(page);
   await page.getByRole('button', { name: 'Issue version 1' }).click();
   await expect(page.getByText('Version 1 is issued.')).toBeVisible();
   const link = await inviteFrom(page, file);
@@ -161,6 +162,10 @@ export async function clientWithRoutine(
   await joinBy(phone, link, `${name.toLowerCase().replaceAll(' ', '.')}@client.example`);
   return { file, phone, context };
 }
+
+/** Records on the bench why a routine is issued without an interview. */
+export const withoutInterview = (page: Page) =>
+  page.getByLabel('Why without an interview').fill('Made up for the test.');
 
 /** Adds a site to the routine on the bench. */
 export const addSite = (page: Page, name: string) =>

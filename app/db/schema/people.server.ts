@@ -24,6 +24,9 @@ export const practice = pgTable('practice', {
   quietAfterDays: integer('quiet_after_days').notNull().default(4),
   /** Days after which the screening is asked again. */
   rescreenAfterDays: integer('rescreen_after_days').notNull().default(90),
+  /** Numbers that clients ring, as they are dialled; empty when none was set. */
+  phone: text('phone').notNull().default(''),
+  emergencyNumber: text('emergency_number').notNull().default(''),
   createdAt: instant('created_at').notNull(),
 });
 

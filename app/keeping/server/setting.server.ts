@@ -25,6 +25,9 @@ export interface Principal {
   timeZone: string;
   quietAfterDays: number;
   rescreenAfterDays: number;
+  /** What clients of the practice ring: it, and help. */
+  phone: string;
+  emergencyNumber: string;
   /** The client's own file; null for those who work here. */
   clientId: string | null;
 }

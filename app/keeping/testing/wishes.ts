@@ -147,7 +147,10 @@ export function wishOf(
         body: {
           baseNumber: 1,
           reason: word,
-          content: routineWith(itemFor('breastbone', { dose: timed(20), grade: 2 })),
+          content: {
+            ...routineWith(itemFor('breastbone', { dose: timed(20), grade: 2 })),
+            reasons: { interview: word },
+          },
         },
       };
     case 'answer':

@@ -3,7 +3,13 @@ import type { ConditionId } from '#core/screening';
 import type { CourseId } from '#core/simulation';
 
 /** Invented people of an invented harbour town; any likeness to anybody is chance. */
-export const PRACTICE = { name: 'Sandholm Quay Practice', timeZone: 'Europe/Copenhagen' };
+export const PRACTICE = {
+  name: 'Sandholm Quay Practice',
+  timeZone: 'Europe/Copenhagen',
+  // Of a range kept free for invented people (Ofcom, numbers for drama use; from memory).
+  phone: '+44 1632 960 123',
+  emergencyNumber: '112',
+};
 
 export const STAFF = [
   { key: 'maren', name: 'Maren Oltmann', role: 'owner', email: 'maren@sandholmquay.example' },
@@ -21,6 +27,8 @@ export interface DemoClient {
   /** Sites with what differs from a cautious first dose. */
   sites: readonly DemoSite[];
   timesPerWeek: number;
+  /** Why there is more neck work than a start. */
+  neckReason?: string;
   message: string;
   notes: string;
   body: { massKilograms: number; statureMetres: number } | null;
@@ -229,6 +237,7 @@ export const CLIENTS: readonly DemoClient[] = [
       { siteId: 'thumb-base', method: 'timed', grade: 3 },
     ],
     timesPerWeek: 7,
+    neckReason: 'Has pressed her neck for years and bears it well; knows to stop when dizzy.',
     message: 'Once in the evening. Sit a moment afterwards.',
     notes: 'Headaches by Friday, fewer lately.',
     body: { massKilograms: 58, statureMetres: 1.63 },

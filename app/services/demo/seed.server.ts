@@ -37,6 +37,7 @@ const idsFrom = (seed: number): NewId => {
 function routineOf(person: DemoClient, sites: readonly DemoSite[], newId: () => string): Routine {
   return {
     timesPerWeek: person.timesPerWeek,
+    ...(person.neckReason === undefined ? {} : { reasons: { neck: person.neckReason } }),
     message: person.message,
     items: sites.map((wish) => {
       const site = findSite(wish.siteId);

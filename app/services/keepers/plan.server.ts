@@ -1,9 +1,9 @@
 import { dayOf } from '#core/calendar';
-import { checkRoutine, type Routine } from '#core/routine';
+import { checkRoutine, settledSites, type Routine } from '#core/routine';
 import { screen } from '#core/screening';
 import { eq, sql } from 'drizzle-orm';
 import type { Database } from '~/db/database.server';
-import { latestVersion, routineOf } from '~/db/routines.server';
+import { latestVersion, routineOf, versionsOf } from '~/db/routines.server';
 import { routine, routineVersion } from '~/db/schema.server';
 import type { Keeper } from '~/keeping/server/keep.server';
 import { found, Refusal } from '~/keeping/server/refusal.server';
@@ -105,11 +105,14 @@ export const keepIssue: Keeper<'issue'> = async ({
       'Say why this version replaces the last one; the record needs a reason.',
     );
   }
-  const { answers } = await answersInForce(db, file.id);
+  const { answers, interviews } = await answersInForce(db, file.id);
+  const today = dayOf(now().getTime(), file.timeZone);
   const refused = checkRoutine(wish.content, {
     minutesPerDay: file.minutesPerDay,
     firstVersion: !latest,
     screening: screen(answers),
+    screened: interviews.some(({ confirmed }) => confirmed),
+    settledSites: settledSites(await versionsOf(db, file.id), today),
   }).filter((finding) => finding.verdict === 'refuse');
   if (refused.length > 0) {
     throw new Refusal(422, refused.map((finding) => finding.reason).join(' '), {

@@ -46,14 +46,14 @@ export function PressureBars({
   chosenId,
   onChoose,
 }: {
-  rows: readonly { tool: Tool; peak: Banded }[];
+  rows: readonly { tool: Tool; kilopascals: Banded }[];
   chosenId: string;
   onChoose: (toolId: string) => void;
 }) {
   const { ref, width: measured } = useElementSize<HTMLDivElement>();
   const list = useRef<HTMLDivElement>(null);
   const width = measured || 620;
-  const most = Math.max(...rows.map(({ peak }) => peak.high)) * 1.02;
+  const most = Math.max(...rows.map(({ kilopascals }) => kilopascals.high)) * 1.02;
   const x = scaleLinear([0, most], [NAME, width - RIGHT]).nice();
   const ticks = x.ticks(6);
   const height = HEAD + rows.length * ROW + 6;
@@ -82,7 +82,7 @@ export function PressureBars({
             </text>
           </g>
         ))}
-        {rows.map(({ tool, peak }, index) => {
+        {rows.map(({ tool, kilopascals }, index) => {
           const y = HEAD + index * ROW + ROW / 2;
           const chosen = tool.id === chosenId;
           return (
@@ -94,23 +94,29 @@ export function PressureBars({
                 {SHORT[tool.id] ?? tool.name}
               </text>
               <Face tool={tool} y={y} />
-              <line x1={x(peak.low)} x2={x(peak.high)} y1={y} y2={y} className={classes.band} />
               <line
-                x1={x(peak.value)}
-                x2={x(peak.value)}
+                x1={x(kilopascals.low)}
+                x2={x(kilopascals.high)}
+                y1={y}
+                y2={y}
+                className={classes.band}
+              />
+              <line
+                x1={x(kilopascals.value)}
+                x2={x(kilopascals.value)}
                 y1={y - 8}
                 y2={y + 8}
                 className={classes.value}
               />
               <text x={width - RIGHT + 10} y={y + 4} className={classes.number}>
-                {rounded(peak.value)}
+                {rounded(kilopascals.value)}
               </text>
             </g>
           );
         })}
       </svg>
       <div ref={list} className={classes.hits} role="radiogroup" aria-label="Tools, mildest first">
-        {rows.map(({ tool, peak }) => (
+        {rows.map(({ tool, kilopascals }) => (
           <button
             key={tool.id}
             type="button"
@@ -118,7 +124,7 @@ export function PressureBars({
             data-tool={tool.id}
             aria-checked={tool.id === chosenId}
             tabIndex={tool.id === chosenId ? 0 : -1}
-            aria-label={`${tool.name}: ${rounded(peak.value)} kPa, ${rounded(peak.low)} to ${rounded(peak.high)}`}
+            aria-label={`${tool.name}: ${rounded(kilopascals.value)} kPa, ${rounded(kilopascals.low)} to ${rounded(kilopascals.high)}`}
             onClick={() => onChoose(tool.id)}
             onKeyDown={(event) => {
               const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;

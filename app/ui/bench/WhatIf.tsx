@@ -5,9 +5,9 @@ import classes from './WhatIf.module.css';
 /** The next softer thing to press against; null when there is none. */
 const SOFTER: Partial<Record<SurfaceId, SurfaceId>> = { 'hard-floor': 'mat', mat: 'mattress' };
 
-const peakOf = (pressing: Pressing, load: number): number | null => {
+const pressureOf = (pressing: Pressing, load: number): number | null => {
   const outcome = pressureAt(pressing, load);
-  return outcome.ok ? outcome.value.peakKilopascals.value : null;
+  return outcome.ok ? outcome.value.kilopascals.value : null;
 };
 
 const halved = (tool: Tool): Tool => ({
@@ -36,40 +36,45 @@ export function WhatIf({
   /** What it is compared with in words. */
   against: Tool | undefined;
 }) {
-  const now = peakOf(pressing, loadNewtons);
+  const now = pressureOf(pressing, loadNewtons);
   if (now === null || now === 0) return null;
   const { tool, surface } = pressing;
-  const softer = SOFTER[surface.id];
+  const softer = tool.drive === 'body' ? SOFTER[surface.id] : undefined;
   const onSofter = softer && { ...pressing, surface: SURFACES[softer] };
   const round = tool.face.kind === 'sphere';
+  const isAir = tool.stuff.kind === 'air';
   const changes = [
     {
       what: 'half the radius',
-      peak: peakOf({ ...pressing, tool: halved(tool) }, loadNewtons),
+      pressure: pressureOf({ ...pressing, tool: halved(tool) }, loadNewtons),
       why: round
-        ? 'a ball’s peak goes with R to the −⅔: 1.59 times, less what sinks away'
-        : 'a roller’s peak goes with the root of 1/R: 1.41 times, less what sinks away',
+        ? isAir
+          ? 'smaller, but no harder: it gives as the air in it does'
+          : 'half as wide, it goes deeper and lies on far less skin'
+        : 'thinner, it goes deeper; its length still spreads the load',
     },
     ...(onSofter
       ? [
           {
             what: `a ${onSofter.surface.name} instead`,
-            peak: peakOf(onSofter, loadNewtons),
+            pressure: pressureOf(onSofter, loadNewtons),
             why: 'the tool sinks in and the body comes to rest beside it',
           },
         ]
       : []),
     {
       what: 'twice the load',
-      peak: peakOf(pressing, loadNewtons * 2),
+      pressure: pressureOf(pressing, loadNewtons * 2),
       why: round
-        ? 'a ball’s peak goes with the cube root of the load: the contact spreads'
-        : 'a roller’s peak goes with the square root of the load',
+        ? isAir
+          ? 'the contact spreads and the ball gives: it never presses harder than it is stiff'
+          : 'first the contact spreads; once it is in to its middle, pressure goes with the load'
+        : 'the contact spreads as the roller sinks in',
     },
   ];
   const other =
     against &&
-    peakOf(
+    pressureOf(
       pressingOn(against, surface, pressing.flesh),
       (loadNewtons * tool.contacts) / against.contacts,
     );
@@ -77,10 +82,10 @@ export function WhatIf({
     <section className={classes.whatIf}>
       <h3>What if</h3>
       <ul>
-        {changes.map(({ what, peak, why }) => (
+        {changes.map(({ what, pressure, why }) => (
           <li key={what}>
             <span>{what}</span>
-            <strong>{peak === null ? '—' : ratioWords(peak / now)}</strong>
+            <strong>{pressure === null ? '—' : ratioWords(pressure / now)}</strong>
             <p>{why}</p>
           </li>
         ))}

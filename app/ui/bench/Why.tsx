@@ -23,6 +23,7 @@ export function Why({
     toolId: pressing.tool.id,
     surfaceId,
     flesh: pressing.flesh,
+    foam: pressing.foam ?? null,
     loadNewtons,
     seed: SEED,
   });
@@ -30,7 +31,7 @@ export function Why({
     <details className={classes.why}>
       <summary>Why?</summary>
       <ol>
-        {steps.map(({ name, value, low, high, unit, rule, source }) => (
+        {steps.map(({ name, value, low, high, unit, rule, standing, source }) => (
           <li key={name}>
             <span className={classes.name}>{name}</span>
             <span className={classes.value}>
@@ -38,7 +39,7 @@ export function Why({
             </span>
             <p>
               {low === high ? '' : `${bandWords({ low, high })} ${unit}. `}
-              {rule}. <cite>{sourceWords(source)}</cite>
+              {rule}. <em>{standing}</em>: <cite>{sourceWords(source)}</cite>
             </p>
           </li>
         ))}

@@ -15,7 +15,7 @@ describe('the bars', () => {
   it('name every tool with its figure and band, the chosen one checked', () => {
     const rows = TOOLS.flatMap((one) => {
       const outcome = pressureAt(pressingOn(one, SURFACES.wall, 'thick'), 80);
-      return outcome.ok ? [{ tool: one, peak: outcome.value.peakKilopascals }] : [];
+      return outcome.ok ? [{ tool: one, kilopascals: outcome.value.kilopascals }] : [];
     });
     const markup = renderToStaticMarkup(
       <PressureBars rows={rows} chosenId="golf-ball" onChoose={() => undefined} />,
@@ -38,7 +38,7 @@ describe('what if', () => {
     expect(ratioWords(ratio)).toBe(words);
   });
 
-  it('halves the radius at a wall to 1.6 times, as Hertz has it, and compares with a named tool', () => {
+  it('says what half the radius would do, which is more than 1.8 times on thick flesh, and compares with a named tool', () => {
     const markup = renderToStaticMarkup(
       <WhatIf
         pressing={pressingOn(tool('firm-ball'), SURFACES.wall, 'thick')}
@@ -46,7 +46,9 @@ describe('what if', () => {
         against={tool('tennis-ball')}
       />,
     );
-    expect(markup).toContain('1.6 times as much');
+    const half = /half the radius<\/span><strong>([\d.]+) times/.exec(markup)?.[1];
+    expect(Number(half)).toBeGreaterThan(1.8);
+    expect(Number(half)).toBeLessThanOrEqual(4);
     expect(markup).toContain('tennis ball');
     expect(markup).not.toContain('mattress');
     const floor = renderToStaticMarkup(
@@ -70,5 +72,7 @@ describe('the dial', () => {
       expect(markup).toContain(kilograms.toFixed(1));
       expect(markup).toContain('>20<');
     }
+    const nothing = renderToStaticMarkup(<Dial kilograms={3} aim={null} most={20} label="Scale" />);
+    expect(nothing).not.toMatch(/NaN|undefined|class="aim"/);
   });
 });

@@ -71,9 +71,9 @@ export function Ladder({
         <summary>why</summary>
         <p>
           {rungWords(today)}: {rounded(pressure.loadKilograms.value)} kg on the skin (
-          {bandWords(pressure.loadKilograms)}), {rounded(pressure.peakKilopascals.value)} kPa at the
-          middle ({bandWords(pressure.peakKilopascals)}), {rounded(pressure.depthMillimetres.value)}{' '}
-          mm deep. Rule: {pressure.load.rule}; then Hertz contact.
+          {bandWords(pressure.loadKilograms)}), {rounded(pressure.kilopascals.value)} kPa on average
+          ({bandWords(pressure.kilopascals)}), {rounded(pressure.depthMillimetres.value)} mm deep.
+          Rule: {pressure.load.rule}; then a ball or roller on a layer of flesh over bone.
         </p>
         <ul>
           {pressure.load.assumptions.map((one) => (

@@ -74,10 +74,14 @@ export function LadderBars({
   onChoose?: (rung: Rung) => void;
 }) {
   const base = rungs.find(({ ratio }) => Math.abs(ratio - 1) < 1e-9);
-  const reference = base ? base.peak.value : (rungs[0]?.peak.value ?? 1) / (rungs[0]?.ratio ?? 1);
+  const reference = base
+    ? base.kilopascals.value
+    : (rungs[0]?.kilopascals.value ?? 1) / (rungs[0]?.ratio ?? 1);
   const most = Math.max(
     1.2,
-    ...rungs.map(({ peak }) => Math.min(peak.high, peak.value * 1.6) / reference),
+    ...rungs.map(
+      ({ kilopascals }) => Math.min(kilopascals.high, kilopascals.value * 1.6) / reference,
+    ),
   );
   const x = scaleLinear([0, most], [0, 100]).clamp(true);
   return (
@@ -96,8 +100,8 @@ export function LadderBars({
               <span
                 className={classes.band}
                 style={{
-                  left: `${x(rung.peak.low / reference)}%`,
-                  width: `${x(rung.peak.high / reference) - x(rung.peak.low / reference)}%`,
+                  left: `${x(rung.kilopascals.low / reference)}%`,
+                  width: `${x(rung.kilopascals.high / reference) - x(rung.kilopascals.low / reference)}%`,
                 }}
               />
             </span>

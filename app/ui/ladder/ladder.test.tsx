@@ -64,10 +64,13 @@ it('draws every rung as long as its pressure is to today’s, and its band from 
   expect(bars).toHaveLength(rungs.length);
   const today = rungs.findIndex(({ ratio }) => ratio === 1);
   const one = bars[today] ?? 0;
-  const reference = rungs[today]?.peak.value ?? 1;
+  const reference = rungs[today]?.kilopascals.value ?? 1;
   expect(one).toBeGreaterThan(0);
-  rungs.forEach(({ ratio, peak }, index) => {
+  rungs.forEach(({ ratio, kilopascals }, index) => {
     expect(bars[index]).toBeCloseTo(Math.min(100, ratio * one), 6);
-    expect(Number(bands[index]?.[1])).toBeCloseTo(Math.min(100, (peak.low / reference) * one), 6);
+    expect(Number(bands[index]?.[1])).toBeCloseTo(
+      Math.min(100, (kilopascals.low / reference) * one),
+      6,
+    );
   });
 });

@@ -28,7 +28,7 @@ describe('what the address says of a lean', () => {
       massTrouble: null,
       statureTrouble: null,
       height: { metres: 1.24, trouble: null },
-      feet: { metres: 0.22, trouble: null },
+      feet: { metres: 0.2, trouble: null },
     });
     const typed = settingFrom(new URLSearchParams({ mass: 'heavy', feet: '-3' }));
     expect([typed.mass, typed.feet]).toEqual(['heavy', '-3']);

@@ -36,7 +36,7 @@ const START: Setting = {
   units: 'metric',
   mass: String(USUAL_BODY.massKilograms),
   stature: String(USUAL_BODY.statureMetres * 100),
-  feet: '22',
+  feet: '20',
   height: '124',
   at: '75',
   adjust: 'usual',

@@ -124,8 +124,13 @@ describe('what screening rules out, on the figure', () => {
     // Medical clearance lifts the asking; the limb itself stays off.
     expect(cleared.some(({ clearedBy }) => clearedBy !== undefined)).toBe(true);
     const asked = screen([
-      { condition: 'blood-thinners', sides: [], regions: [], siteIds: [], clearedBy: 'Dr Amsel' },
+      { condition: 'neck-unstable', sides: [], regions: [], siteIds: [], clearedBy: 'Dr Amsel' },
     ]);
     expect([...standings(asked).values()]).not.toContain('off');
+    // Soft tools only stays, and shades where nothing soft reaches.
+    const soft = screen([
+      { condition: 'blood-thinners', sides: [], regions: [], siteIds: [], clearedBy: 'Dr Amsel' },
+    ]);
+    expect(standings(soft).get('side-low-back:left')).toBe('less');
   });
 });

@@ -53,6 +53,10 @@ export function minutesBand(band: { least: number; most: number }): string {
   return least === most ? String(most) : `${least}–${most}`;
 }
 
+/** “teeth, ear or eye”. */
+export const listed = (names: readonly string[]): string =>
+  new Intl.ListFormat('en-GB', { type: 'disjunction' }).format(names);
+
 /** `1 session`, `3 sessions`. */
 export const counted = (count: number, one: string, many = `${one}s`): string =>
   `${count} ${count === 1 ? one : many}`;

@@ -1,4 +1,6 @@
+import { Textarea } from '@mantine/core';
 import type { Finding } from '#core/knowledge';
+import { LIMITS, type Routine } from '#core/routine';
 import classes from './Findings.module.css';
 
 const SOURCE = {
@@ -15,13 +17,48 @@ function inputsOf(finding: Finding): string {
     .join(', ');
 }
 
+/** What is asked where a reason lifts a refusal. */
+const ASKS = {
+  neck: 'Why more neck work than a start',
+  interview: 'Why without an interview',
+} as const;
+type Answered = NonNullable<Finding['answeredBy']>;
+
+/** A reason that sets a rule aside, kept with the version. */
+function Reason({
+  rule,
+  why,
+  onReason,
+}: {
+  rule: Answered;
+  why: string;
+  onReason: (rule: Answered, why: string) => void;
+}) {
+  return (
+    <Textarea
+      className={classes.reason}
+      label={ASKS[rule]}
+      autosize
+      minRows={1}
+      maxLength={LIMITS.reasonLength}
+      value={why}
+      onChange={(event) => onReason(rule, event.currentTarget.value)}
+    />
+  );
+}
+
 /** What the checks say, most severe first; each opens to its rule, inputs and source. */
 export function Findings({
   findings,
+  reasons,
   onSelect,
+  onReason,
 }: {
   findings: readonly Finding[];
+  /** Reasons recorded so far. */
+  reasons: NonNullable<Routine['reasons']>;
   onSelect: (itemId: string) => void;
+  onReason: (rule: Answered, why: string) => void;
 }) {
   if (findings.length === 0) {
     return <p className={classes.none}>Nothing to object to.</p>;
@@ -30,13 +67,21 @@ export function Findings({
     <ul className={classes.list}>
       {findings.map((finding) => (
         <li
-          key={`${finding.rule}:${finding.itemId ?? ''}:${finding.reason}`}
+          // One that a reason answers stays the same while the reason is typed.
+          key={`${finding.rule}:${finding.itemId ?? ''}:${finding.answeredBy ? '' : finding.reason}`}
           data-verdict={finding.verdict}
         >
           <p>
             {finding.verdict === 'refuse' && <strong className={classes.refuse}>Refused. </strong>}
             {finding.reason}
           </p>
+          {finding.answeredBy && (
+            <Reason
+              rule={finding.answeredBy}
+              why={reasons[finding.answeredBy] ?? ''}
+              onReason={onReason}
+            />
+          )}
           <details className={classes.why}>
             <summary>why</summary>
             <p>

@@ -1,3 +1,4 @@
+import { MantineProvider } from '@mantine/core';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { fade, itemFor, routineWith, timed } from '#core/examples';
 import type { Finding } from '#core/knowledge';
@@ -7,12 +8,31 @@ import { Findings } from './Findings';
 import { Sums } from './Sums';
 
 const context = { minutesPerDay: 10, firstVersion: true, screening: [] };
-const list = (findings: readonly Finding[]) =>
-  renderToStaticMarkup(<Findings findings={findings} onSelect={() => undefined} />);
+const list = (findings: readonly Finding[], reasons = {}) =>
+  renderToStaticMarkup(
+    <MantineProvider>
+      <Findings
+        findings={findings}
+        reasons={reasons}
+        onSelect={() => undefined}
+        onReason={() => undefined}
+      />
+    </MantineProvider>,
+  );
 
 describe('the checks of a plan', () => {
   it('say so when there is nothing to object to', () => {
     expect(list([])).toContain('Nothing to object to.');
+  });
+
+  it('ask for the reason that lifts a refusal, and keep showing it once it is given', () => {
+    const unscreened = { ...context, screened: false };
+    const open = checkRoutine(routineWith(itemFor('calf')), unscreened);
+    expect(list(open)).toContain('Why without an interview');
+    const reasons = { interview: 'Known here for years.' };
+    const given = checkRoutine({ ...routineWith(itemFor('calf')), reasons }, unscreened);
+    expect(list(given, reasons)).toContain('Known here for years.</textarea>');
+    expect(list(given, reasons)).not.toContain('Refused. ');
   });
 
   it('say what is refused, and open to rule, inputs and source', () => {

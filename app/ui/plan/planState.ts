@@ -23,6 +23,7 @@ export type PlanAction =
   | { type: 'remove'; id: string }
   | { type: 'times'; timesPerWeek: number }
   | { type: 'message'; message: string }
+  | { type: 'reason'; rule: 'neck' | 'interview'; why: string }
   | { type: 'trouble'; field: string; says: string | null }
   | { type: 'replace'; routine: Routine }
   | { type: 'undo' };
@@ -160,6 +161,13 @@ export function plan(state: PlanState, action: PlanAction): PlanState {
       return withRoutine(state, { ...routine, timesPerWeek: action.timesPerWeek }, {}, 'times');
     case 'message':
       return withRoutine(state, { ...routine, message: action.message }, {}, 'message');
+    case 'reason':
+      return withRoutine(
+        state,
+        { ...routine, reasons: { ...routine.reasons, [action.rule]: action.why } },
+        {},
+        `reason:${action.rule}`,
+      );
     case 'trouble': {
       const others = withoutTroublesOf(state.troubles, action.field);
       return {

@@ -25,20 +25,28 @@ export function Dial({
   label,
 }: {
   kilograms: number;
-  aim: Banded;
+  /** Null while there is nothing to aim at. */
+  aim: Banded | null;
   most: number;
   label: string;
 }) {
   const angle = scaleLinear([0, most], [-SWEEP / 2, SWEEP / 2]).clamp(true);
   const ticks = scaleLinear([0, most], [0, 1]).ticks(10);
   const [nx, ny] = at(angle(kilograms), R - 26);
-  const [ax, ay] = at(angle(aim.value), R + 2);
-  const [bx, by] = at(angle(aim.value), R - 20);
+  const mark = aim && [at(angle(aim.value), R + 2), at(angle(aim.value), R - 20)];
   return (
     <svg viewBox={`0 0 ${SIZE} ${SIZE}`} className={classes.dial} role="img" aria-label={label}>
       <circle cx={SIZE / 2} cy={SIZE / 2} r={SIZE / 2 - 6} className={classes.face} />
-      <path d={arc(angle(aim.low), angle(aim.high), R - 9)} className={classes.aim} />
-      <line x1={ax} y1={ay} x2={bx} y2={by} className={classes.mark} />
+      {aim && <path d={arc(angle(aim.low), angle(aim.high), R - 9)} className={classes.aim} />}
+      {mark && (
+        <line
+          x1={mark[0]?.[0]}
+          y1={mark[0]?.[1]}
+          x2={mark[1]?.[0]}
+          y2={mark[1]?.[1]}
+          className={classes.mark}
+        />
+      )}
       {ticks.map((tick) => {
         const [x1, y1] = at(angle(tick), R);
         const [x2, y2] = at(angle(tick), R - 12);

@@ -65,7 +65,7 @@ export const ARM_SITES = [
     keepOff: 'Keep off the crease of the elbow and the hollow of the wrist.',
     zones: ['elbow-crease', 'wrist-hollow'],
     watch: SPARE,
-    usualHoldSeconds: { from: 30, to: 120 },
+    usualHoldSeconds: { from: 60, to: 120 },
     capSeconds: 120,
     methods: ['strokes', 'timed', 'sweep', 'press-and-move'],
     setups: [
@@ -90,7 +90,7 @@ export const ARM_SITES = [
     keepOff: 'Below the crease of the elbow, never in it.',
     zones: ['elbow-crease'],
     watch: 'Tingling in the thumb side of the hand: come off.',
-    usualHoldSeconds: { from: 30, to: 120 },
+    usualHoldSeconds: { from: 60, to: 120 },
     capSeconds: 120,
     methods: ['strokes', 'timed', 'press-and-move'],
     setups: [by('thumb', 'seated', 'Thumb on the slant, turn the palm slowly down and up.')],
@@ -113,7 +113,7 @@ export const ARM_SITES = [
     refersTo: ['elbow', 'hand'],
     keepOff: 'Not on the bony knob of the outer elbow.',
     watch: SPARE,
-    usualHoldSeconds: { from: 30, to: 120 },
+    usualHoldSeconds: { from: 60, to: 120 },
     capSeconds: 120,
     methods: ['strokes', 'timed', 'sweep', 'press-and-move'],
     setups: [

@@ -94,6 +94,7 @@ export const HEAD_SITES = [
   }),
   site({
     id: 'jaw-inside',
+    sessionsPerDay: 2,
     plainName: 'Jaw muscle, inside approach',
     anatomicalName: 'lateral pterygoid',
     region: 'head and jaw',

@@ -122,6 +122,7 @@ export const HIP_SITES = [
   }),
   site({
     id: 'deep-buttock',
+    usualGrade: { from: 3, to: 4 },
     plainName: 'Deep buttock',
     anatomicalName: 'piriformis',
     region: 'low back, hip and buttock',

@@ -90,7 +90,7 @@ export const NECK_SITES = [
     zones: ['neck-vessels', 'windpipe'],
     watch: `It may send dizziness: sit down for it. Where you feel a pulse, come off. ${START}`,
     usualHoldSeconds: { from: 3, to: 10 },
-    capSeconds: 90,
+    capSeconds: 120,
     points: { from: 3, to: 6 },
     often: OFTEN,
     methods: ['pincer', 'press-and-move'],

@@ -190,6 +190,7 @@ export const SHOULDER_SITES = [
   }),
   site({
     id: 'armpit',
+    armUp: true,
     plainName: 'Armpit',
     anatomicalName: 'subscapularis',
     region: 'shoulder and upper back',

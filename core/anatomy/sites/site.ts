@@ -28,6 +28,10 @@ export const siteSchema = z.object({
   region: z.enum(REGIONS),
   sensitivity: z.enum(['robust', 'ordinary', 'delicate', 'guarded']),
   midline: z.boolean(),
+  /** It is reached with the arm raised, in every posture. */
+  armUp: z.boolean(),
+  /** Not within two hours of a full meal: asked on the day. */
+  emptyStomach: z.boolean(),
   /** How thick the flesh over the bone is; it sets how stiff it feels. Our own grouping. */
   flesh: z.enum(['thin', 'middling', 'thick']),
   /** Landmark recipe, a step a line, to be felt with a hand. */
@@ -41,6 +45,10 @@ export const siteSchema = z.object({
   watch: z.string().min(10),
   usualHoldSeconds: z.object({ from: seconds, to: seconds }),
   capSeconds: seconds,
+  /** Sessions a day that the cap is for, each. */
+  sessionsPerDay: z.number().int().min(1).max(2),
+  /** The grades usually asked for there; those of the sensitivity when absent. */
+  usualGrade: z.object({ from: z.number(), to: z.number() }).optional(),
   /** Points (or angles, or passes) usually worked a side. */
   points: z.object({ from: z.number().int().min(1), to: z.number().int().min(1) }),
   often: z.object({ timesPerWeek: z.number().int().min(1).max(14), says: z.string().min(5) }),
@@ -88,7 +96,17 @@ const AFTER: Record<Region, string> = {
 
 const DAILY = { timesPerWeek: 7, says: 'Daily.' };
 
-type Defaulted = 'afterCare' | 'often' | 'points' | 'related' | 'tests' | 'zones' | 'midline';
+type Defaulted =
+  | 'afterCare'
+  | 'often'
+  | 'points'
+  | 'related'
+  | 'tests'
+  | 'zones'
+  | 'midline'
+  | 'armUp'
+  | 'sessionsPerDay'
+  | 'emptyStomach';
 
 /** A site with the usual after-care of its region, daily, one to three points, unless it says else. */
 export const site = <const Id extends string>(
@@ -96,6 +114,9 @@ export const site = <const Id extends string>(
     Partial<Pick<SiteRecord, Defaulted>> & { id: Id },
 ) => ({
   midline: false,
+  armUp: false,
+  emptyStomach: false,
+  sessionsPerDay: 1,
   afterCare: AFTER[entry.region],
   often: DAILY,
   points: { from: 1, to: 3 },

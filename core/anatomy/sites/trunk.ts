@@ -7,6 +7,7 @@ const BELLY_OFF =
 export const TRUNK_SITES = [
   site({
     id: 'rib-edge',
+    emptyStomach: true,
     plainName: 'Rib edge',
     anatomicalName: 'diaphragm, at the costal margin',
     region: 'trunk front',
@@ -62,6 +63,7 @@ export const TRUNK_SITES = [
   }),
   site({
     id: 'psoas',
+    emptyStomach: true,
     plainName: 'Deep belly muscle',
     anatomicalName: 'psoas',
     region: 'trunk front',
@@ -92,6 +94,7 @@ export const TRUNK_SITES = [
   }),
   site({
     id: 'inside-hip-bone',
+    emptyStomach: true,
     plainName: 'Inside the front hip bone',
     anatomicalName: 'iliacus',
     region: 'trunk front',

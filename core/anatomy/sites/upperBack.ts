@@ -118,6 +118,7 @@ export const UPPER_BACK_SITES = [
   }),
   site({
     id: 'side-of-trunk',
+    armUp: true,
     plainName: 'Side of the trunk',
     anatomicalName: 'latissimus dorsi',
     region: 'shoulder and upper back',

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { placeOf } from '#core/anatomy';
 import { stopReason, summarise, type EventBody, type SessionState } from '#core/session';
 import { useView } from '~/ui/keeping/Keeping';
+import { Call, type Numbers } from '~/ui/screening/Call';
 import { clockTime } from '~/ui/parts/words';
 import { tendernessFill, tendernessInk } from '~/ui/theme/tenderness';
 import { useLed } from './led';
@@ -51,8 +52,10 @@ export function Closing({
   happen: (body: EventBody) => void;
 }) {
   const [word, setWord] = useState('');
-  const { postures } = useLed();
+  const { postures, sites } = useLed();
   const position = postures[state.steps.at(-1)?.positionId ?? ''];
+  const care = sites[state.steps.at(-1)?.siteId ?? '']?.afterCare;
+  const tooMuch = state.holds.some(({ outcome }) => outcome === 'too-much');
   return (
     <>
       <header className={classes.top}>
@@ -61,6 +64,13 @@ export function Closing({
       <div className={classes.body}>
         <h1>Get up slowly</h1>
         {position && <p className={classes.move}>{position.getOut}</p>}
+        {care && <p className={classes.lead}>{care}</p>}
+        {tooMuch && (
+          <p className={classes.lead}>
+            One point was too much today and was left. Your therapist sees it; be gentler there next
+            time.
+          </p>
+        )}
         <p className={classes.lead}>
           Move the places you worked, gently, through their range. Nothing heavy in the next few
           minutes. A little soreness is fine; a cold pack helps if it is more.
@@ -148,7 +158,15 @@ export function Finished({
 }
 
 /** A stopped session says what to do next, gravest first. */
-export function Stopped({ state, therapistName }: { state: SessionState; therapistName: string }) {
+export function Stopped({
+  state,
+  therapistName,
+  numbers,
+}: {
+  state: SessionState;
+  therapistName: string;
+  numbers: Numbers;
+}) {
   const reason = stopReason(state.stopReason ?? 'enough');
   const logged = useLogged();
   const { postures } = useLed();
@@ -167,6 +185,9 @@ export function Stopped({ state, therapistName }: { state: SessionState; therapi
           <p className={classes.advice} role="alert">
             {reason.advice}
           </p>
+        )}
+        {reason.weight !== 'ordinary' && (
+          <Call numbers={numbers} emergency={reason.weight === 'emergency'} />
         )}
         <p className={classes.soft}>
           {!logged

@@ -1,8 +1,9 @@
-import { useEffect, useState } from 'react';
-import { placeKey, type LedRoutine } from '#core/routine';
+import { useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
+import { placeKey, type LedRoutine, type SiteWords } from '#core/routine';
 import type { EventBody, SessionState } from '#core/session';
 import { useLed } from './led';
 import { pointWords, usePresentPlace } from './place';
+import { listed } from '~/ui/parts/words';
 import { Progress } from './Progress';
 import classes from './practise.module.css';
 
@@ -26,72 +27,136 @@ function moveWords(state: SessionState, postures: LedRoutine['postures']): strin
 const EARLY_MS = 400;
 
 /** Just after the screen changed: a second tap meant for the last one must not skip this one. */
-function useEarly(): boolean {
-  const [early, setEarly] = useState(true);
+function useEarly(part: string): boolean {
+  const [ready, setReady] = useState<string | null>(null);
   useEffect(() => {
-    const timer = setTimeout(() => setEarly(false), EARLY_MS);
+    const timer = setTimeout(() => setReady(part), EARLY_MS);
     return () => clearTimeout(timer);
-  }, []);
-  return early;
+  }, [part]);
+  return ready !== part;
+}
+
+/** What to keep off, where it may be felt, and the site’s own watch words: two or three short lines. */
+function Caution({ site, alone }: { site: SiteWords; alone: boolean }) {
+  const felt = site.felt ?? [];
+  return (
+    <ul className={classes.caution} data-alone={alone} aria-label="Before you press">
+      <li>{site.keepOff}</li>
+      {felt.length > 0 && (
+        <li>It may be felt elsewhere: {listed(felt)}. It must stop when you let go.</li>
+      )}
+      {site.watch && <li>{site.watch}</li>}
+    </ul>
+  );
+}
+
+/**
+ * How much fits: all of it, all of it with the way to find folded away, or only the caution first and the rest
+ * after it, as on a small phone, in landscape or with large text.
+ */
+type Fit = 'whole' | 'folded' | 'caution' | 'rest';
+
+function useFit(isNew: boolean) {
+  const [fit, setFit] = useState<Fit>('whole');
+  const body = useRef<HTMLDivElement>(null);
+  useLayoutEffect(() => {
+    const frame = body.current;
+    if (!frame || (fit !== 'whole' && fit !== 'folded')) return;
+    const settle = () => {
+      if (frame.scrollHeight <= frame.clientHeight + 2) return;
+      setFit((now) => (now === 'whole' ? 'folded' : now === 'folded' && isNew ? 'caution' : now));
+    };
+    settle();
+    const watch = new ResizeObserver(settle);
+    watch.observe(frame);
+    return () => watch.disconnect();
+  }, [fit, isNew]);
+  return { fit, setFit, body };
 }
 
 /** Between holds: where the next point is, how to reach it, how hard. */
 export function Find({ state, happen, onSkip, onStop }: FindProps) {
-  const early = useEarly();
   const present = usePresentPlace(state);
-  const { ways, postures } = useLed();
+  const { ways, postures, sites } = useLed();
+  const before = state.steps[state.stepIndex - 1];
+  const isNew =
+    present !== null && (before === undefined || placeKey(before) !== placeKey(present.step));
+  const { fit, setFit, body } = useFit(isNew);
+  const early = useEarly(fit === 'rest' ? 'rest' : 'first');
   if (!present) return null;
   const { step, site, name, ceiling } = present;
-  const before = state.steps[state.stepIndex - 1];
-  const samePlace = before !== undefined && placeKey(before) === placeKey(step);
   const sameSite = before?.siteId === step.siteId;
-  const heading = samePlace ? 'Next point' : sameSite ? 'Other side' : '';
+  const heading = !isNew ? 'Next point' : sameSite ? 'Other side' : '';
+  // What is good for the place just left, before the next one.
+  const leaving = before && !sameSite ? sites[before.siteId]?.afterCare : undefined;
+  const cautionOnly = fit === 'caution';
+  const lines: ReactNode[] = [
+    ...(leaving ? [leaving] : []),
+    ...moveWords(state, postures),
+    ...(!isNew && step.restSeconds > 0
+      ? [`Rest about ${step.restSeconds} seconds first, off the point.`]
+      : []),
+  ];
   return (
     <>
       <Progress state={state} />
-      <div className={classes.body}>
+      <div className={classes.body} ref={body}>
         {heading && <p className={classes.turn}>{heading}</p>}
         <h1>{name}</h1>
-        <p className={classes.soft}>
-          {[...(ways[step.itemId] ?? []), pointWords(step)].filter(Boolean).join(' · ')}
-        </p>
-        {moveWords(state, postures).map((words) => (
-          <p key={words} className={classes.move}>
-            {words}
-          </p>
-        ))}
-        {samePlace && step.restSeconds > 0 && (
-          <p className={classes.move}>
-            Rest about {step.restSeconds} seconds first, off the point.
+        {!cautionOnly && (
+          <p className={classes.soft}>
+            {[...(ways[step.itemId] ?? []), pointWords(step)].filter(Boolean).join(' · ')}
           </p>
         )}
-        <p className={classes.lead}>{step.instructions}</p>
-        {site && (
-          <details className={classes.how} open={!sameSite}>
-            <summary>Find the spot</summary>
-            <ol>
-              {site.find.map((line) => (
-                <li key={line}>{line}</li>
-              ))}
-            </ol>
-            <p className={classes.keepOff}>{site.keepOff}</p>
-          </details>
+        {site && isNew && fit !== 'rest' && <Caution site={site} alone={cautionOnly} />}
+        {!cautionOnly && (
+          <>
+            {lines.map((words, index) => (
+              <p key={index} className={classes.move}>
+                {words}
+              </p>
+            ))}
+            <p className={classes.lead}>{step.instructions}</p>
+            {site && (
+              <details
+                className={classes.how}
+                open={!sameSite && fit !== 'folded'}
+                key={String(fit === 'folded')}
+              >
+                <summary>Find the spot</summary>
+                <ol>
+                  {site.find.map((line) => (
+                    <li key={line}>{line}</li>
+                  ))}
+                </ol>
+                {!isNew && <p className={classes.keepOff}>{site.keepOff}</p>}
+              </details>
+            )}
+          </>
         )}
       </div>
       <div className={classes.foot}>
-        <p className={classes.aim}>
-          Press to <strong>{step.grade}</strong> of 10, never above {ceiling}
-          {ceiling <= 3 ? ': lightly' : ''}.
-        </p>
-        <button
-          type="button"
-          className={classes.main}
-          disabled={early}
-          data-early={early}
-          onClick={() => happen({ type: 'settled', step: step.index })}
-        >
-          I’m on it
-        </button>
+        {!cautionOnly && (
+          <p className={classes.aim}>
+            Press to <strong>{step.grade}</strong> of 10, never above {ceiling}
+            {ceiling <= 3 ? ': lightly' : ''}.
+          </p>
+        )}
+        {cautionOnly ? (
+          <button type="button" className={classes.main} onClick={() => setFit('rest')}>
+            Find the spot
+          </button>
+        ) : (
+          <button
+            type="button"
+            className={classes.main}
+            disabled={early}
+            data-early={early}
+            onClick={() => happen({ type: 'settled', step: step.index })}
+          >
+            I’m on it
+          </button>
+        )}
         <div className={classes.pair}>
           <button type="button" className={classes.plain} onClick={onSkip}>
             Skip

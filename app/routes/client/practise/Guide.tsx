@@ -9,6 +9,7 @@ import { play } from '~/ui/practise/cues';
 import { openDevice, type Device } from '~/ui/practise/device';
 import { useLead } from '~/ui/practise/useLead';
 import { useAwake } from '~/ui/practise/useAwake';
+import type { Numbers } from '~/ui/screening/Call';
 import { Closing, Finished, Stopped } from './Ending';
 import { Find } from './Find';
 import { Holding } from './Holding';
@@ -18,6 +19,10 @@ import { remainingPlace } from './place';
 import classes from './practise.module.css';
 
 const TICK_MS = 200;
+/** What opens under a finger is not chosen by the same tap, nor by a second one meant for before. */
+const STOP_SETTLES_MS = 1_000;
+/** Emergencies first: whoever has one does not read on. */
+const GRAVEST_FIRST = [...STOP_REASONS].reverse();
 const now = () => Date.now();
 
 /** What sound a change of the session calls for. */
@@ -33,11 +38,16 @@ function Run({
   version,
   therapistName,
   home,
+  numbers,
+  spent,
 }: {
   device: Device;
   version: LedRoutine;
   therapistName: string;
   home: HomeToday;
+  numbers: Numbers;
+  /** Contact seconds of earlier sessions of the day, by site and side. */
+  spent: Readonly<Record<string, number>>;
 }) {
   const { session } = device;
   const { state } = useSyncExternalStore(session.subscribe, session.read, session.read);
@@ -77,6 +87,7 @@ function Run({
     };
   }, [session]);
 
+  const isAgain = Object.keys(spent).length > 0;
   const happen = (body: EventBody) => {
     session.happen(body);
     setTime(now());
@@ -87,7 +98,14 @@ function Run({
     setAsking(null);
   };
 
-  const ask = { onSkip: () => setAsking('skip'), onStop: () => setAsking('stop') };
+  const ask = {
+    onSkip: () => setAsking('skip'),
+    // One touch stops the clock; why is asked after.
+    onStop: () => {
+      if ('since' in state.phase) happen({ type: 'paused' });
+      setAsking('stop');
+    },
+  };
   const screen = () => {
     if (state.status === 'ready') {
       return (
@@ -95,11 +113,20 @@ function Run({
           version={version}
           therapistName={therapistName}
           measure={[...home.before, ...home.weekly]}
-          onStart={() => happen({ type: 'started' })}
+          again={isAgain}
+          onStart={({ fullStomach }) =>
+            happen({
+              type: 'started',
+              ...(isAgain ? { spent } : {}),
+              ...(fullStomach ? { fullStomach } : {}),
+            })
+          }
         />
       );
     }
-    if (state.status === 'stopped') return <Stopped state={state} therapistName={therapistName} />;
+    if (state.status === 'stopped') {
+      return <Stopped state={state} therapistName={therapistName} numbers={numbers} />;
+    }
     if (state.status === 'finished') {
       return <Finished state={state} measure={home.again} />;
     }
@@ -130,9 +157,11 @@ function Run({
       )}
       {asking === 'stop' && (
         <Choice
-          title="Why stop here?"
-          options={STOP_REASONS}
-          back="Go on"
+          title="Come off now"
+          says="The clock has stopped. Why do you stop?"
+          settleMs={STOP_SETTLES_MS}
+          options={GRAVEST_FIRST}
+          back="Back to the session"
           onChoose={(reason) => {
             happen({ type: 'stopped', reason });
             setAsking(null);
@@ -150,11 +179,16 @@ export function Guide({
   version,
   therapistName,
   home,
+  numbers,
+  spent,
 }: {
   userId: string;
   version: LedRoutine;
   therapistName: string;
   home: HomeToday;
+  numbers: Numbers;
+  /** Contact seconds of earlier sessions of the day, by site and side. */
+  spent: Readonly<Record<string, number>>;
 }) {
   const outbox = useOutbox();
   const { lead, takeOver } = useLead(userId);
@@ -197,7 +231,14 @@ export function Guide({
   }
   return (
     <LedContext value={version}>
-      <Run device={device} version={version} therapistName={therapistName} home={home} />
+      <Run
+        device={device}
+        version={version}
+        therapistName={therapistName}
+        home={home}
+        numbers={numbers}
+        spent={spent}
+      />
     </LedContext>
   );
 }

@@ -13,8 +13,10 @@ import { clockTime } from '~/ui/parts/words';
 import { play } from '~/ui/practise/cues';
 import { HoldDrawing } from '~/ui/practise/HoldDrawing';
 import { RatingPad } from '~/ui/practise/RatingPad';
+import { useLed } from './led';
 import { pointWords, usePresentPlace } from './place';
 import { Progress } from './Progress';
+import { TakeBack } from './TakeBack';
 import classes from './practise.module.css';
 
 interface HoldingProps {
@@ -85,6 +87,7 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
   }, [due]);
 
   const present = usePresentPlace(state);
+  const { postures } = useLed();
   if (!present) return null;
   const { step, name, ceiling } = present;
   const { phase } = state;
@@ -101,6 +104,7 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
         ? 'How tender is it?'
         : 'How is it now?';
   const [first, second] = sideWords(state);
+  const tooMuch = phase.name === 'rate-after' && hold?.outcome === 'too-much';
 
   return (
     <>
@@ -133,7 +137,13 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
       <div className={classes.drawing}>
         {easeOff && !paused && (
           <p className={classes.ease} role="alert">
-            Ease off: take weight away until it is {ceiling} or less.
+            Ease off until it is {ceiling} or less. {postures[step.positionId]?.unload}
+          </p>
+        )}
+        {tooMuch && !paused && (
+          <p className={classes.ease} role="alert">
+            Come off, let go slowly, and wait a moment. This point is left for today, and your
+            therapist sees it; the next is somewhere else.
           </p>
         )}
         {paused && (
@@ -154,6 +164,12 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
           fades={step.dose.method === 'fade'}
         />
       </div>
+      <TakeBack
+        key={step.index}
+        grade={phase.name === 'hold' && !paused ? (last?.grade ?? null) : null}
+        count={ratings.length}
+        onTakeBack={() => happen({ type: 'unrated', step: step.index })}
+      />
       {rateable && !paused ? (
         <RatingPad
           question={question}

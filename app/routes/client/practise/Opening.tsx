@@ -1,8 +1,12 @@
+import type { Region } from '#core/anatomy';
 import type { LedRoutine } from '#core/routine';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { openSound } from '~/ui/practise/cues';
 import { counted, minutesBand } from '~/ui/parts/words';
 import classes from './practise.module.css';
+
+const ANY_TIME: readonly (Region | undefined)[] = ['neck', 'head and jaw'];
 
 /** What screening leaves out or lowers, each sentence once. */
 function limitWords({ steps, sites }: LedRoutine): string[] {
@@ -22,19 +26,26 @@ export function Opening({
   version,
   therapistName,
   measure,
+  again = false,
   onStart,
 }: {
   version: LedRoutine;
   therapistName: string;
   /** What is to be measured before it, by name. */
   measure: readonly string[];
+  /** Another session was done today. */
+  again?: boolean;
   /** Absent while the device is being opened. */
-  onStart?: () => void;
+  onStart?: (said: { fullStomach: boolean }) => void;
 }) {
+  const [full, setFull] = useState(false);
+  const asksStomach = version.steps.some(({ emptyStomach }) => emptyStomach);
   const { siteIds, sites, tools, session } = version;
   const limits = limitWords(version);
   // What screening found rules out the whole of it: there is no session to start.
   const nothing = version.steps.length > 0 && version.steps.every(({ leftOut }) => leftOut);
+  // Neck and jaw may be worked at any quiet moment.
+  const early = siteIds.every((id) => ANY_TIME.includes(sites[id]?.region));
   const places = siteIds.map((id) => sites[id]?.plainName ?? id);
   return (
     <>
@@ -53,6 +64,12 @@ export function Opening({
             <li key={`${place}:${index}`}>{place}</li>
           ))}
         </ol>
+        {again && (
+          <p className={classes.move}>
+            You have been through it today. What is left of each place’s time for the day is all it
+            gets; places that have had theirs are passed over.
+          </p>
+        )}
         {limits.length > 0 && (
           <ul className={classes.limits} aria-label="Because of what you answered">
             {limits.map((says) => (
@@ -75,9 +92,24 @@ export function Opening({
           <dd>{tools.join(', ')}</dd>
           <dt>Before you begin</dt>
           <dd>
-            Be warm: after a bath, some walking, or rubbing the place with your hand. Not within two
-            hours of getting up.
+            Be warm: after a bath, some walking, or rubbing the place with your hand.
+            {early ? '' : ' Not within two hours of getting up.'}
           </dd>
+          {asksStomach && (
+            <>
+              <dt>Before the belly</dt>
+              <dd>
+                <label className={classes.tick}>
+                  <input
+                    type="checkbox"
+                    checked={full}
+                    onChange={(event) => setFull(event.currentTarget.checked)}
+                  />
+                  I have had a full meal in the last two hours: leave the belly out today
+                </label>
+              </dd>
+            </>
+          )}
           <dt>While pressing</dt>
           <dd>
             A welcome ache, breathing easily. Sharp, electric or numb: come off and press Stop.
@@ -91,7 +123,7 @@ export function Opening({
           disabled={!onStart || nothing}
           onClick={() => {
             openSound();
-            onStart?.();
+            onStart?.({ fullStomach: full });
           }}
         >
           {nothing ? 'Nothing to do today' : onStart ? 'Start' : 'Opening'}

@@ -1,11 +1,15 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
+import { stopReason, type StopReasonWords } from '#core/session';
+import type { Letter } from '~/keeping/letter';
 import { clientContext } from '~/context.server';
 import { load } from '~/door.server';
 import { routineToPractise } from '~/services/practising.server';
 import { useView } from '~/ui/keeping/Keeping';
 import { Standing } from '~/ui/keeping/Standing';
+import { takeJustAnswered } from '~/ui/screening/justAnswered';
 import { StopSign } from '~/ui/screening/StopSign';
+import { Waiting } from '~/ui/screening/Waiting';
 import type { Route } from './+types/practise';
 import { Guide } from './Guide';
 import { Opening } from './Opening';
@@ -29,19 +33,41 @@ export const shouldRevalidate = () => false;
  * fetched anew: what was read with it is from before.
  */
 function useUnsentAnswers(): boolean {
-  const { entries } = useView();
+  const { entries, opened } = useView();
   const unsent = entries.some(({ letter }) => letter.kind === 'interview');
   const before = useRef(false);
   useEffect(() => {
     if (before.current && !unsent) window.location.reload();
     before.current = unsent;
   }, [unsent]);
+  useEffect(() => {
+    // What was answered may have been kept while this page was already on its way: read it once more.
+    if (opened && !unsent && takeJustAnswered()) window.location.reload();
+  }, [opened, unsent]);
   return unsent;
 }
 
+/** A stop of this device after which nothing starts, while the practice does not know of it yet. */
+function useUnsentStop(): StopReasonWords | null {
+  const { entries, opened } = useView();
+  // While it is being stopped, its own screen says what to do; it counts when the page is opened anew.
+  const [before, setBefore] = useState<typeof entries | null>(null);
+  if (opened && before === null) setBefore(entries);
+  for (const { letter } of before ?? []) {
+    if (letter.kind !== 'session event') continue;
+    const { event } = (letter as Letter<'session event'>).body;
+    if (event.type !== 'stopped') continue;
+    const words = stopReason(event.reason);
+    if (words.nothingStarts) return words;
+  }
+  return null;
+}
+
 export default function Practise({ loaderData }: Route.ComponentProps) {
-  const { version, userId, therapistName, home, stop } = loaderData;
+  const { version, userId, therapistName, home, stop, today, numbers, spent } = loaderData;
   const unsent = useUnsentAnswers();
+  const stopped = useUnsentStop();
+  const way = loaderData.way ?? (stopped && { waits: 'word' as const, day: today, stopped });
   if (unsent) {
     return (
       <main className={classes.night} data-night>
@@ -68,7 +94,20 @@ export default function Practise({ loaderData }: Route.ComponentProps) {
     return (
       <main className={classes.night} data-night>
         <div className={classes.screen}>
-          <StopSign stop={stop} therapistName={therapistName} />
+          <StopSign stop={stop} therapistName={therapistName} numbers={numbers} />
+          <Link to="/today" className={classes.quiet}>
+            Back
+          </Link>
+        </div>
+      </main>
+    );
+  }
+  if (way && version) {
+    return (
+      <main className={classes.night} data-night>
+        <div className={classes.screen}>
+          <h1>Not yet</h1>
+          <Waiting way={way} therapistName={therapistName} today={today} numbers={numbers} />
           <Link to="/today" className={classes.quiet}>
             Back
           </Link>
@@ -101,7 +140,14 @@ export default function Practise({ loaderData }: Route.ComponentProps) {
   }
   return (
     <main className={classes.night} data-night>
-      <Guide userId={userId} version={version} therapistName={therapistName} home={home} />
+      <Guide
+        userId={userId}
+        version={version}
+        therapistName={therapistName}
+        home={home}
+        numbers={numbers}
+        spent={spent}
+      />
     </main>
   );
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { MemoryRouter } from 'react-router';
+import { findSite } from '#core/anatomy';
 import { anyRoutine, anyScreenAnswer, runner } from '#core/examples';
 import { ledWords, type Routine } from '#core/routine';
 import { heldSeconds, limitOf, STOP_REASONS, stopReason, summarise } from '#core/session';
@@ -17,7 +18,14 @@ function shown(run: Run, routine: Routine): string {
   const { state, now } = run;
   const ask = { happen: nothing, onSkip: nothing, onStop: nothing };
   const screen = () => {
-    if (state.status === 'stopped') return <Stopped state={state} therapistName="Maren Holt" />;
+    if (state.status === 'stopped')
+      return (
+        <Stopped
+          state={state}
+          therapistName="Maren Holt"
+          numbers={{ practice: '+45 70 00 00 00', emergency: '112' }}
+        />
+      );
     if (state.status === 'finished') return <Finished state={state} measure={[]} />;
     if (state.phase.name === 'find') return <Find state={state} {...ask} />;
     if (state.phase.name === 'closing') return <Closing state={state} happen={nothing} />;
@@ -35,6 +43,8 @@ const text = (markup: string) =>
     .replace(/<style[\s\S]*?<\/style>/g, '')
     .replace(/<[^>]+>/g, ' ')
     .replace(/\s+/g, ' ');
+/** As it stands in markup. */
+const plain = (words: string) => words.replaceAll("'", '&#x27;').replaceAll('"', '&quot;');
 const buttons = (markup: string) =>
   [...markup.matchAll(/<button[^>]*>([^<]*)<\/button>/g)].map(([, says]) => says);
 
@@ -91,6 +101,17 @@ describe('the screens of a session', () => {
               expect(says).toContain(`Press to ${step.grade} of 10`);
               expect(says).toContain(`never above ${step.ceilingGrade}`);
               expect(says).toContain(step.instructions);
+              const site = findSite(step.siteId);
+              const before = state.steps[state.stepIndex - 1];
+              const isNew = before?.siteId !== step.siteId || before.side !== step.side;
+              expect(says).toContain(plain(site?.keepOff ?? ''));
+              // At each new place, what it may send and its own watch words, before anything is pressed.
+              if (isNew) {
+                expect(says).toContain(plain(site?.watch ?? ''));
+                expect(says.includes('It must stop when you let go')).toBe(
+                  (site?.refersTo.length ?? 0) > 0,
+                );
+              }
             }
             if (state.phase.name === 'hold' && state.status === 'running') {
               const held = heldSeconds(state, run.now);
@@ -132,6 +153,10 @@ describe('the screens of a session', () => {
         const says = text(shown(run, routine));
         const { weight, advice } = stopReason(id);
         expect(says).toContain(weight === 'emergency' ? 'Get help now' : 'Come out slowly');
+        // A number to ring, and help first only where it is an emergency.
+        const markup = shown(run, routine);
+        expect(markup.includes('href="tel:+4570000000"')).toBe(weight !== 'ordinary');
+        expect(markup.includes('href="tel:112"')).toBe(weight === 'emergency');
         if (advice) expect(says).toContain(advice.slice(0, 30).replaceAll("'", '&#x27;'));
         // Nothing has reached the practice from here: it is not said that it had.
         expect(says).toContain('does not know of it');

@@ -13,8 +13,10 @@ import {
 import { clientContext } from '~/context.server';
 import { load } from '~/door.server';
 import { ownInterview } from '~/services/screening.server';
+import { LinkButton } from '~/ui/parts/LinkButton';
 import { Notice } from '~/ui/parts/Notice';
 import { Interview } from '~/ui/screening/Interview';
+import { noteAnswered } from '~/ui/screening/justAnswered';
 import { StopSign } from '~/ui/screening/StopSign';
 import { useInterview } from '~/ui/screening/useInterview';
 import type { Route } from './+types/screen';
@@ -40,13 +42,17 @@ function Page({ data }: { data: Data }) {
   const [at, setAt] = useState(firstOpen === -1 ? INTERVIEW.length : firstOpen);
   const { replies } = state;
   const stop = allStop(screen(answersOf(replies)));
+  const emergency = stop?.level === 'emergency';
+  // Nothing invites to go on under an emergency, until it is said to be a slip; another one stops anew.
+  const named = stop?.findings.map(({ rule }) => rule).join() ?? '';
+  const [goesOn, setGoesOn] = useState<string | null>(null);
   const through = unanswered(replies).length === 0;
   const against = contradictions(replies);
   if (recorded && !recording?.refused) {
     return (
       <div className={classes.page}>
         {stop ? (
-          <StopSign stop={stop} therapistName={data.therapistName} />
+          <StopSign stop={stop} therapistName={data.therapistName} numbers={data.numbers} />
         ) : (
           <>
             <h1>Thank you</h1>
@@ -70,8 +76,21 @@ function Page({ data }: { data: Data }) {
         Two minutes. They tell whether pressing by yourself is safe for you, and where it is not.{' '}
         {data.therapistName} sees the answers; nobody else does.
       </p>
-      {stop && <StopSign stop={stop} therapistName={data.therapistName} />}
-      <Interview state={state} at={at} onAt={setAt} />
+      {stop && (
+        <StopSign
+          key={stop.level}
+          stop={stop}
+          therapistName={data.therapistName}
+          numbers={data.numbers}
+        />
+      )}
+      {emergency && goesOn !== named ? (
+        <LinkButton quiet onClick={() => setGoesOn(named)}>
+          That was a slip: back to the questions
+        </LinkButton>
+      ) : (
+        <Interview state={state} at={at} onAt={setAt} />
+      )}
       {against.map(({ says }) => (
         <Notice key={says}>{says}</Notice>
       ))}
@@ -80,8 +99,10 @@ function Page({ data }: { data: Data }) {
         <Button
           size="lg"
           fullWidth
+          variant={emergency ? 'outline' : 'filled'}
           disabled={against.length > 0}
           onClick={() => {
+            noteAnswered();
             state.record(null);
             setRecorded(true);
           }}

@@ -7,6 +7,7 @@ import { clientContext } from '~/context.server';
 import { load } from '~/door.server';
 import { clientStart } from '~/services/practising.server';
 import { Notice } from '~/ui/parts/Notice';
+import { Waiting } from '~/ui/screening/Waiting';
 import { WeekKnots } from '~/ui/parts/WeekKnots';
 import { minutesBand, nearDay } from '~/ui/parts/words';
 import { countWords, doseWords } from '~/ui/plan/doseWords';
@@ -84,11 +85,11 @@ function heldBack(last: Start['last']) {
 export default function Today({ loaderData }: Route.ComponentProps) {
   const { version, therapistName, today, nextVisit, doneThisWeek, askedThisWeek, last } =
     loaderData;
-  const { stop, answered, asksHome } = loaderData;
+  const { stop, way, answered, asksHome } = loaderData;
   if (stop) {
     return (
       <div className={classes.page}>
-        <StopSign stop={stop} therapistName={therapistName} />
+        <StopSign stop={stop} therapistName={therapistName} numbers={loaderData.numbers} />
         <Sessions last={last} today={today} />
       </div>
     );
@@ -118,7 +119,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
   return (
     <div className={classes.page}>
       {asks}
-      {held && (
+      {held && !way && (
         <Notice>
           <p>
             <strong>Last time you stopped: {held.label.toLowerCase()}.</strong> {held.advice} Speak
@@ -132,9 +133,18 @@ export default function Today({ loaderData }: Route.ComponentProps) {
         <p className={classes.minutes}>
           {minutesBand(totals.session)} <span>minutes{tools && `, with ${tools}`}</span>
         </p>
-        <Link to="/practise" className={classes.go} data-quiet={doneToday || held !== null}>
-          {held ? 'We have spoken; start' : doneToday ? 'Go through it again' : 'Start'}
-        </Link>
+        {way ? (
+          <Waiting
+            way={way}
+            therapistName={therapistName}
+            today={today}
+            numbers={loaderData.numbers}
+          />
+        ) : (
+          <Link to="/practise" className={classes.go} data-quiet={doneToday || held !== null}>
+            {held ? 'We have spoken; start' : doneToday ? 'Go through it again' : 'Start'}
+          </Link>
+        )}
         <p className={classes.week}>
           <WeekKnots done={doneThisWeek} asked={askedThisWeek} /> <span>this week</span>
         </p>

@@ -32,6 +32,8 @@ export async function loader({ context }: Route.LoaderArgs) {
       timeZone: who.timeZone,
       quietAfterDays: who.quietAfterDays,
       rescreenAfterDays: who.rescreenAfterDays,
+      phone: who.phone,
+      emergencyNumber: who.emergencyNumber,
     },
     own: who.userId,
     people: (await load(() => practicePeople(setting, who))).map((one) => {
@@ -125,6 +127,22 @@ function Owner({
           inputMode="numeric"
           defaultValue={practice.rescreenAfterDays}
           error={refused?.fields.rescreenAfterDays}
+        />
+        <TextInput
+          name="phone"
+          label="Number of the practice"
+          description="Clients ring it from a session that stopped, and from Today."
+          inputMode="tel"
+          defaultValue={practice.phone}
+          error={refused?.fields.phone}
+        />
+        <TextInput
+          name="emergencyNumber"
+          label="Emergency number where your clients live"
+          description="Shown as a button when they stop for an emergency."
+          inputMode="tel"
+          defaultValue={practice.emergencyNumber}
+          error={refused?.fields.emergencyNumber}
         />
         <Button type="submit">Save</Button>
       </Form>

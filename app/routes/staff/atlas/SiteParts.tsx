@@ -144,7 +144,13 @@ export function Order({ site }: { site: Site }) {
 export function Ladder({ site }: { site: Site }) {
   const [first] = site.setups;
   if (!first) return null;
-  const rungs = ladderOf(site, first, { tools: null, places: null }, USUAL_BODY, calibrate([]));
+  const rungs = ladderOf(
+    site,
+    first,
+    { tools: null, places: null },
+    USUAL_BODY,
+    calibrate([], site.sensitivity),
+  );
   return (
     <section>
       <h2>Pressure, one to the next</h2>

@@ -50,13 +50,22 @@ export default function LeanAndLoad() {
 
   const wall = findPosture('wall-back');
   const floor = findPosture('lying-back');
-  if (!wall || !floor || floor.load.kind !== 'lie') return null;
+  if (wall?.load.kind !== 'lean' || floor?.load.kind !== 'lie') return null;
   const adjustments = mode === 'wall' ? withoutFeet(wall.adjustments) : floor.adjustments;
   const adjustment = usualFirst(adjustments, setting.adjust);
   if (!adjustment) return null;
   const load =
     mode === 'wall'
-      ? modelLean({ heightShare: height.metres / tall, feetMetres: feet.metres, adjustment }, body)
+      ? modelLean(
+          {
+            heightShare: height.metres / tall,
+            feetMetres: feet.metres,
+            adjustment,
+            side: wall.load.side,
+            contacts: 1,
+          },
+          body,
+        )
       : modelLie(
           {
             at: at.metres / tall,
@@ -99,7 +108,7 @@ export default function LeanAndLoad() {
                 ? {
                     value: id,
                     label: 'hips off the wall',
-                    says: 'The ball carries the whole lean.',
+                    says: 'The ball carries its side of the lean.',
                   }
                 : { value: id, label: name, says: why },
             )}

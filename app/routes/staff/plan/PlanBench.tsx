@@ -79,8 +79,10 @@ export function PlanBench({ data }: { data: PlanData }) {
         minutesPerDay: file.minutesPerDay,
         firstVersion: !latest,
         screening: client.screening,
+        screened: data.screened,
+        settledSites: data.settledSites,
       }),
-    [routine, file.minutesPerDay, latest, client.screening],
+    [routine, file.minutesPerDay, latest, client.screening, data.screened, data.settledSites],
   );
   const numbers = useMemo(
     () => new Map(routine.items.map((item, index) => [item.id, index + 1])),
@@ -132,7 +134,12 @@ export function PlanBench({ data }: { data: PlanData }) {
           />
           <section>
             <h2>Checks</h2>
-            <Findings findings={findings} onSelect={select} />
+            <Findings
+              findings={findings}
+              reasons={routine.reasons ?? {}}
+              onSelect={select}
+              onReason={(rule, why) => dispatch({ type: 'reason', rule, why })}
+            />
           </section>
           <IssuePanel
             routine={routine}

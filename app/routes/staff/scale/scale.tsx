@@ -2,13 +2,13 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { findSite } from '#core/anatomy';
 import { findTool, TOOLS } from '#core/equipment';
 import { USUAL_BODY } from '#core/loading';
-import { calibrate, CALIBRATION_SOURCE, scaleKilograms, setupOf, setupPeak } from '#core/pressure';
+import { calibrate, CALIBRATION_SOURCE, scaleKilograms, setupOf, setupMean } from '#core/pressure';
 import { sourceWords } from '#core/knowledge';
 
 import { staffContext } from '~/context.server';
 import { Notice } from '~/ui/parts/Notice';
 import { useAddress } from '~/ui/parts/useAddress';
-import { bandWords, rounded } from '~/ui/numbers/units';
+import { rounded } from '~/ui/numbers/units';
 import { Dial } from '~/ui/scale/Dial';
 import { simulatedScale, type Reading } from '~/ui/scale/pressingScale';
 import type { Route } from './+types/scale';
@@ -61,32 +61,57 @@ export default function Scale({ loaderData }: Route.ComponentProps) {
   const [pressed, setPressed] = useState(0);
   const pending = useRef(Promise.resolve());
   const site = findSite(params.get('site') ?? '') ?? findSite('side-low-back');
-  const tool = findTool(params.get('tool') ?? '') ?? findTool('tennis-ball');
+  const tools = TOOLS.filter(
+    ({ id, form }) =>
+      (form === 'ball' || form === 'knob') && site?.setups.some(({ toolId }) => toolId === id),
+  );
+  const asked = findTool(params.get('tool') ?? tools[0]?.id ?? '');
+  const tool = tools.find(({ id }) => id === asked?.id) ?? tools[0];
   const strange =
     [
       { id: params.get('site'), known: findSite },
-      { id: params.get('tool'), known: findTool },
+      { id: params.get('tool'), known: (id: string) => tools.find((one) => one.id === id) },
     ].find(({ id, known }) => id !== null && !known(id))?.id ?? null;
-  const grade = numberFrom(params.get('grade'), 4, 1, 7);
+  const grade = numberFrom(params.get('grade'), 4, 1, 10);
   const rated = numberFrom(params.get('rated'), 4, 1, 10);
-  if (!site || !tool) return null;
-  const [way] = site.setups;
-  const known = way && setupOf(site.id, way);
+  const way = site?.setups.find(({ toolId }) => toolId === tool?.id);
+  const [usual] = site?.setups ?? [];
+  const setup = site && way && setupOf(site.id, way);
+  const known = site && usual && setupOf(site.id, usual);
+  if (!site || !tool || !setup?.ok || !known?.ok) {
+    return (
+      <div className={classes.page}>
+        <Notice>
+          {site?.plainName ?? 'That place'} is pressed by hand there: no tool goes on a scale.
+        </Notice>
+      </div>
+    );
+  }
   const calibration = calibrate(
-    known?.ok ? [{ grade: rated, kilopascals: setupPeak(known.value, USUAL_BODY).value }] : [],
+    [{ grade: rated, kilopascals: setupMean(known.value, USUAL_BODY).value }],
+    site.sensitivity,
   );
-  const aim = scaleKilograms(tool, site.flesh, calibration, grade);
+  const wished = scaleKilograms({
+    setup: setup.value,
+    body: USUAL_BODY,
+    rated,
+    grade,
+    calibration,
+  });
+  const aim = wished.ok ? wished.value : null;
   const kilograms = reading?.kilograms ?? 0;
-  const most = Math.max(10, Math.ceil((aim.value * 2) / 5) * 5);
+  const most = Math.max(10, Math.ceil(((aim?.high ?? 0) * 1.5) / 5) * 5);
   const says = lost
     ? 'The scale does not answer. Check that the page is still connected.'
     : reading === null
       ? 'Waiting for the scale.'
-      : kilograms < aim.low
-        ? 'Lean in a little more.'
-        : kilograms > aim.high
-          ? 'Ease off.'
-          : 'That is it: stay and breathe.';
+      : aim === null
+        ? 'Do not press for that grade.'
+        : kilograms < aim.low
+          ? 'Lean in a little more.'
+          : kilograms > aim.high
+            ? 'Ease off.'
+            : 'That is it: stay and breathe.';
   const press = (next: number) => {
     setPressed(next);
     // One after the other, so that the last press is the one that counts.
@@ -108,7 +133,7 @@ export default function Scale({ loaderData }: Route.ComponentProps) {
         <label>
           tool
           <select value={tool.id} onChange={(event) => set({ tool: event.currentTarget.value })}>
-            {TOOLS.filter(({ form }) => form === 'ball' || form === 'knob').map(({ id, name }) => (
+            {tools.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}
               </option>
@@ -120,7 +145,7 @@ export default function Scale({ loaderData }: Route.ComponentProps) {
           <input
             type="number"
             min={1}
-            max={7}
+            max={10}
             value={grade}
             onChange={(event) => set({ grade: event.currentTarget.value })}
           />
@@ -135,15 +160,23 @@ export default function Scale({ loaderData }: Route.ComponentProps) {
             onChange={(event) => set({ rated: event.currentTarget.value })}
           />
         </label>
-        <p className={classes.aim}>
-          <strong>{rounded(aim.value)}</strong> kg for grade {grade}, {bandWords(aim)}
-        </p>
+        {wished.ok ? (
+          <p className={classes.aim}>
+            <strong>
+              {rounded(wished.value.low)} to {rounded(wished.value.high)}
+            </strong>{' '}
+            kg for grade {grade}
+          </p>
+        ) : (
+          <Notice>{wished.mistake.says}</Notice>
+        )}
         <details>
           <summary>Why?</summary>
           <p>
             The usual way there was rated {rated}; the load on the scale is the one whose pressure,
-            with this tool on flesh like that, would be rated {grade}. A ball’s pressure goes with
-            the cube root of its load, so a little more grade is a lot more weight. Source:{' '}
+            with this tool on flesh like that, would be rated {grade}; a band, because a rating
+            wavers. It is never above the ceiling there, never more than one above what was rated,
+            and never more than this way of pressing brings. Source:{' '}
             {sourceWords(CALIBRATION_SOURCE)}.
           </p>
         </details>
@@ -156,7 +189,7 @@ export default function Scale({ loaderData }: Route.ComponentProps) {
           kilograms={kilograms}
           aim={aim}
           most={most}
-          label={`The scale shows ${kilograms.toFixed(1)} kilograms; aim at ${rounded(aim.value)}.`}
+          label={`The scale shows ${kilograms.toFixed(1)} kilograms${aim ? `; aim at ${rounded(aim.low)} to ${rounded(aim.high)}` : ''}.`}
         />
         <p className={classes.says} role="status">
           {says}

@@ -2,7 +2,7 @@ import { METHOD_IDS, METHODS } from '#core/dosage';
 import { SURFACE_IDS, SURFACES, TOOLS } from '#core/equipment';
 import { sourceWords } from '#core/knowledge';
 import { NEEDS, POSTURES } from '#core/loading';
-import { LESSONS } from '#core/teaching';
+import { LESSONS, PUBLISHED } from '#core/teaching';
 
 import { staffContext } from '~/context.server';
 import type { Route } from './+types/teaching';
@@ -23,6 +23,7 @@ const TABLES = [
   { id: 'tools', title: 'Tools' },
   { id: 'surfaces', title: 'Surfaces' },
   { id: 'postures', title: 'Postures' },
+  { id: 'sources', title: 'Sources' },
 ] as const;
 
 export default function Notes() {
@@ -116,6 +117,20 @@ export default function Notes() {
               <p>Less: {posture.unload}</p>
             </article>
           ))}
+        </section>
+        <section id="sources">
+          <h2>Sources</h2>
+          <p>
+            What is published is named beside the figure that rests on it, here all at once. Every
+            value stands from memory: none could be opened while this was written, so compare before
+            you rely on one. Everything else is common practice without a published source, or our
+            own estimate, and says so.
+          </p>
+          <ul>
+            {PUBLISHED.map((work) => (
+              <li key={work}>{work}</li>
+            ))}
+          </ul>
         </section>
       </div>
     </div>

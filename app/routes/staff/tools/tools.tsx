@@ -1,13 +1,15 @@
 import type { Site } from '#core/anatomy';
 import {
   findTool,
+  FOAM_AGES,
   SURFACE_IDS,
   SURFACES,
   surfaceIdSchema,
   TOOLS,
   type SurfaceId,
+  type Tool,
 } from '#core/equipment';
-import { newtons, TRIED_KILOGRAMS } from '#core/loading';
+import { mostByHand, newtons, TRIED_KILOGRAMS } from '#core/loading';
 import { pressingOn, pressureAt } from '#core/pressure';
 
 import { Link } from 'react-router';
@@ -46,13 +48,18 @@ const FLESH_SAYS: Record<Site['flesh'], string> = {
   thick: 'buttock, thigh, low back',
 };
 
+/** What is tried when no load is said, by who brings it. */
+const USUAL_KILOGRAMS = { body: 10, hand: 2 };
+
 /** What the address says of the bench; what it does not say is usual. */
 function readBench(params: URLSearchParams) {
   const surface = surfaceIdSchema.safeParse(params.get('on'));
   const flesh = FLESH.find((one) => one === params.get('flesh')) ?? 'thick';
   const units = unitsOf(params.get('units'));
   const text = params.get('load');
-  const shown = text === null ? shownWeight(10, units) : Number(text.replace(',', '.'));
+  const tool = findTool(params.get('tool') ?? '') ?? findTool('tennis-ball');
+  const usual = tool?.drive === 'body' ? USUAL_KILOGRAMS.body : USUAL_KILOGRAMS.hand;
+  const shown = text === null ? shownWeight(usual, units) : Number(text.replace(',', '.'));
   const kilograms = givenWeight(shown, units);
   const trouble =
     Number.isFinite(kilograms) &&
@@ -61,15 +68,16 @@ function readBench(params: URLSearchParams) {
       ? null
       : `The load must be a number between ${rounded(shownWeight(TRIED_KILOGRAMS.least, units))} and ${rounded(shownWeight(TRIED_KILOGRAMS.most, units))} ${weightUnit(units)}.`;
   return {
+    foam: FOAM_AGES.find((one) => one === params.get('foam')) ?? null,
     surfaceId: surface.success ? surface.data : ('hard-floor' as SurfaceId),
     flesh,
     units,
     text: text ?? rounded(shown),
-    kilograms: trouble === null ? kilograms : 10,
+    kilograms: trouble === null ? kilograms : usual,
     trouble,
     /** A tool the address names and nobody knows. */
     strange: findTool(params.get('tool') ?? 'tennis-ball') ? null : params.get('tool'),
-    tool: findTool(params.get('tool') ?? '') ?? findTool('tennis-ball'),
+    tool,
   };
 }
 
@@ -141,16 +149,21 @@ function Load({
 export default function ToolBench() {
   const [params, set] = useAddress();
   const bench = readBench(params);
-  const { surfaceId, flesh, units, kilograms } = bench;
+  const { surfaceId, flesh, foam, units, kilograms } = bench;
   const surface = SURFACES[surfaceId];
   const load = newtons(kilograms);
-  const rows = COMPARED.flatMap((tool) => {
-    const outcome = pressureAt(pressingOn(tool, surface, flesh), load / tool.contacts);
-    return outcome.ok ? [{ tool, peak: outcome.value.peakKilopascals }] : [];
-  }).sort((a, b) => a.peak.value - b.peak.value);
+  // Nobody brings ten kilograms to a hand-held tip.
+  const isBrought = (tool: Tool) => load <= (mostByHand(tool) ?? Infinity);
+  const byHand = COMPARED.filter((tool) => !isBrought(tool));
+  const rows = COMPARED.filter(isBrought)
+    .flatMap((tool) => {
+      const outcome = pressureAt(pressingOn(tool, surface, flesh, foam), load / tool.contacts);
+      return outcome.ok ? [{ tool, kilopascals: outcome.value.kilopascals }] : [];
+    })
+    .sort((a, b) => a.kilopascals.value - b.kilopascals.value);
   const chosen = rows.find(({ tool }) => tool.id === bench.tool?.id) ?? rows[0];
   if (!chosen) return null;
-  const pressing = pressingOn(chosen.tool, surface, flesh);
+  const pressing = pressingOn(chosen.tool, surface, flesh, foam);
   const against = findTool(chosen.tool.id === 'tennis-ball' ? 'foam-roller' : 'tennis-ball');
   const onOne = load / chosen.tool.contacts;
   return (
@@ -179,6 +192,17 @@ export default function ToolBench() {
             options={FLESH.map((value) => ({ value, label: value, says: FLESH_SAYS[value] }))}
             onChoose={(value) => set({ flesh: value })}
           />
+          {chosen.tool.stuff.kind === 'layer' && (
+            <Choice
+              legend="its foam"
+              value={foam ?? 'unknown'}
+              options={[
+                { value: 'unknown', label: 'of unknown age' },
+                ...FOAM_AGES.map((value) => ({ value, label: value })),
+              ]}
+              onChoose={(value) => set({ foam: value })}
+            />
+          )}
           <p className={classes.soft}>
             {surface.says} Absolute figures are estimates; order and ratio are what to go by. A
             client’s own rating at a known setup is worth more than any of them.{' '}
@@ -191,8 +215,8 @@ export default function ToolBench() {
         <>
           <h2>{chosen.tool.name}</h2>
           <p className={classes.figureLine}>
-            <strong>{rounded(chosen.peak.value)}</strong> kPa at the middle,{' '}
-            {bandWords(chosen.peak)}
+            <strong>{rounded(chosen.kilopascals.value)}</strong> kPa on average,{' '}
+            {bandWords(chosen.kilopascals)}
           </p>
           <p className={classes.soft}>
             {chosen.tool.face.kind === 'sphere' ? 'ball or tip' : 'roller'} of{' '}
@@ -211,12 +235,18 @@ export default function ToolBench() {
     >
       <div className={classes.title}>
         <h2>
-          Peak pressure at {rounded(shownWeight(kilograms, units))} {weightUnit(units)},{' '}
+          Mean pressure at {rounded(shownWeight(kilograms, units))} {weightUnit(units)},{' '}
           {surface.name}
         </h2>
         <span>choose a tool; arrows walk</span>
       </div>
       <PressureBars rows={rows} chosenId={chosen.tool.id} onChoose={(tool) => set({ tool })} />
+      {byHand.length > 0 && (
+        <p className={classes.soft}>
+          No hand brings that much to these, so they are left out:{' '}
+          {byHand.map(({ name }) => name.toLowerCase()).join(', ')}. Lower the load to compare them.
+        </p>
+      )}
     </Bench>
   );
 }

@@ -1,0 +1,52 @@
+import { Link } from 'react-router';
+import type { InTheWay } from '#core/session';
+import { Notice } from '~/ui/parts/Notice';
+import { nearDay } from '~/ui/parts/words';
+import { Call, type Numbers } from './Call';
+
+/** Why nothing may be begun yet, and what the client does about it. */
+export function Waiting({
+  way,
+  therapistName,
+  today,
+  numbers,
+}: {
+  way: InTheWay;
+  therapistName: string;
+  today: string;
+  numbers: Numbers;
+}) {
+  switch (way.waits) {
+    case 'word':
+      return (
+        <Notice>
+          <p>
+            <strong>
+              You stopped {nearDay(way.day, today)}: {way.stopped.label.toLowerCase()}.
+            </strong>{' '}
+            {way.stopped.advice} Nothing starts here until {therapistName} has asked you about it.
+          </p>
+          <Call numbers={numbers} emergency={way.stopped.weight === 'emergency'} />
+        </Notice>
+      );
+    case 'interview':
+      return (
+        <Notice>
+          <p>
+            <strong>First a few questions.</strong> Nobody starts before it is known what is safe
+            for them: <Link to="/answers">answer them here</Link>, then {therapistName} goes through
+            them with you.
+          </p>
+        </Notice>
+      );
+    case 'confirmation':
+      return (
+        <Notice>
+          <p>
+            <strong>Your answers are with {therapistName}.</strong> The routine starts as soon as
+            they have gone through them with you.
+          </p>
+        </Notice>
+      );
+  }
+}

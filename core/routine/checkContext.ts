@@ -1,0 +1,14 @@
+import type { ScreenFinding } from '#core/screening';
+
+/** What the checks know of the client. */
+export interface CheckContext {
+  minutesPerDay: number | null;
+  /** No version has been issued before. */
+  firstVersion: boolean;
+  /** What screening found; nothing when absent. */
+  screening?: readonly ScreenFinding[];
+  /** Whether an interview was held or confirmed; taken for granted when absent. */
+  screened?: boolean;
+  /** Sites that were in force a week ago; when absent, none before a first version and all after it. */
+  settledSites?: readonly string[];
+}
