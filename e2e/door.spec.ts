@@ -138,6 +138,8 @@ test('a therapist turns two-factor sign-in on, and is asked for a code, or a rec
   await code(codes[0] ?? '');
   await other.waitForURL('**/tools');
   await other.getByRole('button', { name: 'Sign out' }).click();
+  // What is unsent is sealed first: the page leaves by itself, and whoever goes elsewhere before is in its way.
+  await other.waitForURL('**/sign-in');
   await passPhrase();
   await code(codes[0] ?? '');
   await expect(other.getByText('it was used already')).toBeVisible();
