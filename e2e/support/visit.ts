@@ -15,7 +15,6 @@ export async function mapPoints(page: Page, file: string, ...lines: string[]) {
   await allKept(page);
 }
 
-/** Waits until nothing of the map is on its way any more. */
 /** Types a figure and waits until it is kept. */
 export async function measure(
   page: Page,
@@ -31,4 +30,6 @@ export async function measure(
   await page.getByLabel('right', { exact: true }).first().fill(right);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'take back' })).toHaveCount(2);
+  // Seen at once, but a browser that is sent elsewhere within that instant would be asked whether to leave.
+  await allKept(page);
 }
