@@ -8,6 +8,7 @@ import {
   inviteFrom,
   joinBy,
   otherDevice,
+  sayHowItWas,
   stepInAs,
   test,
   withoutInterview,
@@ -177,6 +178,48 @@ test('a session survives a closed page and a lost network, and nothing is logged
   await context.close();
 });
 
+test('how the day after was is asked before the next session, and decides what comes', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const { page: phone, context } = await otherDevice(browser, baseURL);
+  await stepInAs(phone, 'Tamsin');
+  await expect(phone.getByText(/^First you are asked how it was after your last/)).toBeVisible();
+  await phone.goto('/practise');
+  await expect(phone.getByRole('button', { name: 'Go on' })).toBeDisabled();
+  await phone.getByLabel('Numb or tingling').check();
+  await phone.getByLabel('Bruised').check();
+  await expect(phone.getByText(/Leave the bruised place alone/)).toBeVisible();
+  // Without a line it goes on by what is known here.
+  await context.setOffline(true);
+  await phone.getByRole('button', { name: 'Go on' }).click();
+  await phone.getByRole('button', { name: 'Start' }).waitFor();
+  await context.setOffline(false);
+  await allKept(phone);
+  await phone.goto('/practise');
+  await expect(phone.getByRole('button', { name: 'Start' })).toBeVisible();
+
+  await context.close();
+
+  const { page: second, context: hers } = await otherDevice(browser, baseURL);
+  await stepInAs(second, 'Odalys');
+  await second.goto('/practise');
+  await second.getByLabel('Numb or tingling').check();
+  await second.getByRole('button', { name: /^Tell / }).click();
+  await expect(second.getByText(/After your session .*: numb or tingling/)).toBeVisible();
+  await expect(second.getByText(/Nothing starts here until/)).toBeVisible();
+  await second.goto('/today');
+  await expect(second.getByText(/Nothing starts here until/)).toBeVisible();
+  await hers.close();
+
+  await stepInAs(page, 'Maren');
+  await expect(page.getByText(/^After .*: bruised$/).first()).toBeVisible();
+  await page.getByRole('link', { name: 'Odalys Brandt' }).click();
+  await page.getByRole('link', { name: 'Practise' }).click();
+  await expect(page.getByRole('cell', { name: 'numb or tingling' })).toBeVisible();
+});
+
 test('stopping for a reason tells the client what to do and the therapist at once', async ({
   page,
   browser,
@@ -185,6 +228,7 @@ test('stopping for a reason tells the client what to do and the therapist at onc
   const { page: phone, context } = await otherDevice(browser, baseURL);
   await stepInAs(phone, 'Ilse');
   await phone.goto('/practise');
+  await sayHowItWas(phone);
   await phone.getByRole('button', { name: 'Start' }).click();
   await phone.getByRole('button', { name: 'Stop' }).click();
   await phone.getByRole('button', { name: /^Chest pain/ }).click();

@@ -3,6 +3,7 @@ import { and, asc, desc, eq, gte, ilike, max, sql } from 'drizzle-orm';
 import type { Database } from './database.server';
 import { escapeLike } from './escapeLike.server';
 import { once } from './reading.server';
+import { response } from './sessions.server';
 import {
   client,
   practisedSession,
@@ -107,6 +108,7 @@ export const practiceSessionsSince = (db: Database, practiceId: string, since: D
       counts: practisedSession.counts,
       stopReason: practisedSession.stopReason,
       tooMuch: sql<boolean>`jsonb_path_exists(${practisedSession.summary}, '$.places[*] ? (@.tooMuch == true)')`,
+      response: response.response,
     })
     .from(practisedSession)
     .innerJoin(client, eq(client.id, practisedSession.clientId))

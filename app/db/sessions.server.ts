@@ -4,6 +4,16 @@ import type { Database } from './database.server';
 import { once } from './reading.server';
 import { ledRoutine, practisedSession, routineVersion, sessionEvent } from './schema.server';
 
+/** The last answer about the day after a session, and when it was heard of, ms since 1970. */
+export const response = {
+  response: sql<string | null>`(
+    select r.answer from session_response r where r.session_id = practised_session.id
+    order by r.at desc, r.id desc limit 1)`,
+  responseAt: sql<number | null>`(
+    select (extract(epoch from max(r.at)) * 1000)::float8
+    from session_response r where r.session_id = practised_session.id)`,
+};
+
 /** A client's sessions with the number of the version they followed, oldest first. */
 export const sessionsOf = (db: Database, clientId: string) =>
   db
@@ -20,6 +30,7 @@ export const sessionsOf = (db: Database, clientId: string) =>
       word: practisedSession.word,
       summary: practisedSession.summary,
       clock: practisedSession.clock,
+      response: response.response,
     })
     .from(practisedSession)
     .innerJoin(routineVersion, eq(routineVersion.id, practisedSession.versionId))
@@ -42,6 +53,8 @@ export const lastSessionsOf = once((db, clientId: string, most: number) =>
       heardAt: sql<number>`(
         select (extract(epoch from max(e.received_at)) * 1000)::float8
         from session_event e where e.session_id = practised_session.id)`,
+      contactSeconds: sql<number>`(practised_session.summary ->> 'contactSeconds')::float8`,
+      ...response,
     })
     .from(practisedSession)
     .where(eq(practisedSession.clientId, clientId))
@@ -49,13 +62,19 @@ export const lastSessionsOf = once((db, clientId: string, most: number) =>
     .limit(most),
 );
 
+/** So many sessions back are looked at for what the next one begins from. */
+export const SUMMARIES_FROM = 20;
+
 /** What was rated in the latest sessions of a client, newest first. */
 export const lastSummariesOf = (db: Database, clientId: string, most: number) =>
   db
     .select({
       versionId: practisedSession.versionId,
       day: practisedSession.day,
+      startedAt: practisedSession.startedAt,
+      status: practisedSession.status,
       summary: practisedSession.summary,
+      ...response,
     })
     .from(practisedSession)
     .where(eq(practisedSession.clientId, clientId))
@@ -75,6 +94,16 @@ export async function eventsOf(db: Database, sessionId: string): Promise<Session
     .where(eq(sessionEvent.sessionId, sessionId))
     .orderBy(asc(sessionEvent.seq), asc(sessionEvent.at), asc(sessionEvent.id));
   return rows.map(({ body, ...rest }) => ({ ...body, ...rest }));
+}
+
+/** Whose session it is. */
+export async function clientOfSession(db: Database, id: string): Promise<string | undefined> {
+  const [row] = await db
+    .select({ clientId: practisedSession.clientId })
+    .from(practisedSession)
+    .where(eq(practisedSession.id, id))
+    .limit(1);
+  return row?.clientId;
 }
 
 /** A session with the holds it was led by and its log, in the order its device wrote it. */

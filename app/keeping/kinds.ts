@@ -52,6 +52,13 @@ export const KINDS = {
   'client file': { words: 'new client', meets: 'added', from: STAFF, gathers: false, restMs: 0 },
   details: { words: 'client’s details', meets: 'seen', from: STAFF, gathers: true, restMs: 0 },
   brings: { words: 'what the client brings', meets: 'seen', from: STAFF, gathers: true, restMs: 0 },
+  response: {
+    words: 'how the day after was',
+    meets: 'added',
+    from: CLIENT,
+    gathers: false,
+    restMs: 0,
+  },
   'session event': { words: 'session', meets: 'added', from: CLIENT, gathers: false, restMs: 0 },
 } as const satisfies Record<string, Kind>;
 

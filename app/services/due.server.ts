@@ -1,5 +1,6 @@
 import type { Day } from '#core/calendar';
 import { screeningDue, unanswered, type Reply } from '#core/screening';
+import { responseWords } from '#core/response';
 import { stopReason } from '#core/session';
 
 /** Sessions looked back on for stops that ask for a new interview. */
@@ -16,6 +17,8 @@ interface Stopped {
   day: string;
   startedAt: Date;
   stopReason: string | null;
+  response: string | null;
+  responseAt: number | null;
 }
 
 /** Why a client's screening is due again, from what is stored. */
@@ -38,8 +41,12 @@ export function dueFor(
     today,
     lastOn: confirmed?.day ?? null,
     everyDays,
-    stops: sessions.flatMap(({ day, startedAt, stopReason: reason }) => {
+    stops: sessions.flatMap(({ day, startedAt, stopReason: reason, response, responseAt }) => {
       // Those asked about since are settled.
+      if (response !== null && (!confirmed || (responseAt ?? 0) > confirmed.at.getTime())) {
+        const { label, bears } = responseWords(response);
+        if (bears === 'not') return [{ day, label, redFlag: false, when: 'after' as const }];
+      }
       if (!reason || (confirmed && startedAt <= confirmed.at)) return [];
       const { label, weight } = stopReason(reason);
       // Soreness is a matter of dose, not a new symptom.

@@ -1,10 +1,12 @@
 import { addDays, askedBetween, dayOf, weekOf } from '#core/calendar';
-import { expand, ledWords, limitSteps, placeKey, totalsOf, type LedRoutine } from '#core/routine';
+import { ledWords, placeKey, totalsOf, type LedRoutine } from '#core/routine';
 import { allStop, screen, type ScreenAnswer } from '#core/screening';
-import { inTheWay, type InTheWay } from '#core/session';
+import { asksAbout, type Borne } from '#core/response';
+import { inTheWay, TAKE_UP_WITHIN_MS, type InTheWay } from '#core/session';
 import { handOut, ledIdOf } from '~/db/led.server';
+import { borneFrom, ledSteps } from './ledSteps.server';
 import { type VersionRow, versionsOf } from '~/db/routines.server';
-import { lastSessionsOf, lastSummariesOf } from '~/db/sessions.server';
+import { lastSessionsOf, lastSummariesOf, SUMMARIES_FROM } from '~/db/sessions.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { ownFile } from './clientFile.server';
 import { answersInForce } from './inForce.server';
@@ -22,7 +24,7 @@ const numbersOf = ({ phone, emergencyNumber }: Principal) => ({
 function inTheWayOf(
   version: VersionRow | null,
   interviews: readonly { at: Date; confirmed: boolean }[],
-  sessions: readonly { heardAt: number; day: string; stopReason: string | null }[],
+  sessions: Parameters<typeof inTheWay>[0]['sessions'],
 ): InTheWay | null {
   return inTheWay({
     interviews: interviews.map(({ at, confirmed }) => ({ at: at.getTime(), confirmed })),
@@ -56,6 +58,7 @@ export async function clientStart(setting: Setting, who: Principal) {
     answered: interviews.length > 0,
     stop: allStop(screen(file.screening)),
     way: inTheWayOf(version, interviews, last),
+    asks: asksOf(setting, last, today),
     numbers: numbersOf(who),
     today,
     version: version && {
@@ -88,9 +91,10 @@ async function led(
   clientId: string,
   { id, number, content }: VersionRow,
   screening: readonly ScreenAnswer[],
+  borne: readonly Borne[],
 ): Promise<LedRoutine> {
   const findings = screen(screening);
-  const steps = limitSteps(expand(content), findings);
+  const steps = ledSteps(content, findings, borne);
   const given = { clientId, versionId: id, steps, findings };
   return {
     id,
@@ -116,6 +120,38 @@ function spentOn(summaries: Awaited<ReturnType<typeof lastSummariesOf>>, today: 
   return spent;
 }
 
+/** Whether a session is still under way, as far as is known. */
+const isUnderWay = ({ now }: Setting, { status, startedAt }: { status: string; startedAt: Date }) =>
+  (status === 'running' || status === 'paused') &&
+  now().getTime() - startedAt.getTime() < TAKE_UP_WITHIN_MS;
+
+/** How earlier sessions were borne, as far as it may change the holds of now. */
+function borneOf(
+  setting: Setting,
+  versions: readonly VersionRow[],
+  rows: Awaited<ReturnType<typeof lastSummariesOf>>,
+) {
+  const [newest] = rows;
+  const since = newest && isUnderWay(setting, newest) ? newest.startedAt.getTime() : null;
+  return borneFrom(versions, rows, since);
+}
+
+/** The session whose day after the client is asked about before the next one. */
+function asksOf<
+  S extends {
+    id: string;
+    day: string;
+    status: string;
+    startedAt: Date;
+    contactSeconds: number;
+    response: string | null;
+  },
+>(setting: Setting, last: readonly S[], today: string) {
+  if (last[0] && isUnderWay(setting, last[0])) return null;
+  const about = asksAbout(last, today);
+  return about && { sessionId: about.id, day: about.day };
+}
+
 /** The routine a client is led through: their latest version. */
 export async function routineToPractise(setting: Setting, who: Principal) {
   const file = await ownFile(setting, who);
@@ -125,7 +161,7 @@ export async function routineToPractise(setting: Setting, who: Principal) {
     homeTodayOf(setting, file, today),
     lastSessionsOf(setting.db, file.id, SHOWN_BACK),
     answersInForce(setting.db, file.id),
-    lastSummariesOf(setting.db, file.id, SHOWN_BACK),
+    lastSummariesOf(setting.db, file.id, SUMMARIES_FROM),
   ]);
   const version = versions.at(-1) ?? null;
   return {
@@ -134,7 +170,10 @@ export async function routineToPractise(setting: Setting, who: Principal) {
     spent: spentOn(summaries, today),
     numbers: numbersOf(who),
     therapistName: file.therapistName,
-    version: version && (await led(setting, file.id, version, file.screening)),
+    version:
+      version &&
+      (await led(setting, file.id, version, file.screening, borneOf(setting, versions, summaries))),
+    asks: asksOf(setting, last, today),
     home,
     stop: allStop(screen(file.screening)),
     way: inTheWayOf(version, interviews, last),

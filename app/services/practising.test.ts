@@ -1,10 +1,14 @@
 import { eq, sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import { itemFor, routineWith } from '#core/examples';
+import type { ResponseId } from '#core/response';
+import { expand, type Routine } from '#core/routine';
+import { chanceFrom, practiseOnce } from '#core/simulation';
 import type { SessionEvent } from '#core/session';
-import { audit, type practisedSession, sessionEvent } from '~/db/schema.server';
+import { audit, type practisedSession, sessionEvent, sessionResponse } from '~/db/schema.server';
 import { findTest } from '#core/measurement';
 
+import { fileHead } from './clientFile.server';
 import { daySheet } from './daySheet.server';
 import { clientStart, routineToPractise } from './practising.server';
 import { reviewOf } from './reviewing.server';
@@ -22,8 +26,9 @@ import {
   setUp,
   shortRoutine,
   addClient,
+  withoutInterview,
 } from './testing/practiceForTests.server';
-import { lettersOf, post, sendLog } from './testing/letters.server';
+import { add, lettersOf, post, send, sendLog } from './testing/letters.server';
 import {
   askAtHome,
   changeClient,
@@ -47,6 +52,104 @@ beforeEach(() => setting.moveTo(NOW));
 
 const count = async (of: typeof sessionEvent | typeof practisedSession) =>
   (await open.db.select({ n: sql<number>`count(*)::integer` }).from(of))[0]?.n ?? 0;
+
+describe('how the day after was', () => {
+  const building = (): Routine =>
+    withoutInterview(
+      routineWith(
+        itemFor('sole-roll', {
+          id: 'sole',
+          dose: { method: 'build-up', fromSeconds: 10, toSeconds: 30 },
+        }),
+      ),
+    );
+  /** A session of yesterday on a routine that builds up, by somebody new. */
+  async function practisedYesterday() {
+    const { clientId, who } = await joinedClient(setting, owner);
+    await screened(setting, owner, clientId);
+    const versionId = await issueTo(setting, owner, clientId, building());
+    const startedAt = NOW.getTime() - DAY;
+    const { events } = practiseOnce(
+      expand(building()),
+      startedAt,
+      { tenderness: () => 3, fadeSeconds: 40, easesOff: true, stopsAtStep: null, word: '' },
+      chanceFrom(5),
+    );
+    setting.moveTo(new Date(NOW.getTime() - DAY + 3_600_000));
+    const log = { id: uuid(), versionId, ledId: null, startedAt, events };
+    await sendLog(setting, who, log);
+    return { clientId, who, sessionId: log.id };
+  }
+  const tell = (who: Principal, sessionId: string, answer: ResponseId) =>
+    send(setting, who, add('response', null, uuid(), { sessionId, answer }));
+  const limits = async (who: Principal) => {
+    const { version } = await routineToPractise(setting, who);
+    return new Set(version?.steps.map(({ limitSeconds }) => limitSeconds));
+  };
+
+  it('is asked the next day, not before, and once', async () => {
+    const { who, sessionId } = await practisedYesterday();
+    expect((await routineToPractise(setting, who)).asks).toBeNull();
+    setting.moveTo(NOW);
+    const asks = { sessionId, day: '2026-03-09' };
+    expect((await routineToPractise(setting, who)).asks).toEqual(asks);
+    expect((await clientStart(setting, who)).asks).toEqual(asks);
+    await tell(who, sessionId, 'none');
+    expect((await routineToPractise(setting, who)).asks).toBeNull();
+  });
+
+  it('lets a hold that builds up grow only after a quiet day', async () => {
+    const { who, sessionId } = await practisedYesterday();
+    setting.moveTo(NOW);
+    expect(await limits(who)).toEqual(new Set([10]));
+    await tell(who, sessionId, 'little-sore');
+    expect(await limits(who)).toEqual(new Set([15]));
+    // A slip of the finger: the later answer holds.
+    setting.moveTo(new Date(NOW.getTime() + 60_000));
+    await tell(who, sessionId, 'sore');
+    expect(await limits(who)).toEqual(new Set([10]));
+  });
+
+  it('shows the therapist what was not quiet, on the day sheet and in the review', async () => {
+    const { clientId, who, sessionId } = await practisedYesterday();
+    setting.moveTo(NOW);
+    await tell(who, sessionId, 'bruised');
+    const row = (await daySheet(setting, owner)).rows.find(({ id }) => id === clientId);
+    expect(row).toMatchObject({
+      group: 'look',
+      told: { day: '2026-03-09', label: 'Bruised', when: 'after' },
+    });
+    expect((await reviewOf(setting, owner, clientId)).sessions[0]?.response).toBe('bruised');
+    expect((await routineToPractise(setting, who)).way).toBeNull();
+  });
+
+  it('stops everything when it was sickness or numbness, until somebody has asked', async () => {
+    const { clientId, who, sessionId } = await practisedYesterday();
+    // After the interview, which was held at that very instant.
+    setting.moveTo(new Date(NOW.getTime() + 60_000));
+    await tell(who, sessionId, 'numb');
+    const way = { waits: 'word', when: 'after', day: '2026-03-09' };
+    expect((await routineToPractise(setting, who)).way).toMatchObject(way);
+    expect((await clientStart(setting, who)).way).toMatchObject(way);
+    expect((await fileHead(setting, owner, clientId)).screeningDue).toBe(true);
+    setting.moveTo(new Date(NOW.getTime() + 3_600_000));
+    await screened(setting, owner, clientId);
+    expect((await routineToPractise(setting, who)).way).toBeNull();
+  });
+
+  it('is taken for one’s own sessions only, in answers there are, and never changed', async () => {
+    const { who, sessionId } = await practisedYesterday();
+    const { who: other } = await joinedClient(setting, owner, 'Somebody Else');
+    await expect(tell(other, sessionId, 'none')).rejects.toMatchObject({ status: 404 });
+    await expect(tell(who, uuid(), 'none')).rejects.toMatchObject({ status: 404 });
+    await expect(tell(who, sessionId, 'splendid' as ResponseId)).rejects.toMatchObject({
+      status: 422,
+    });
+    await tell(who, sessionId, 'none');
+    await expect(open.db.update(sessionResponse).set({ answer: 'sore' })).rejects.toThrow();
+    await expect(open.db.delete(sessionResponse)).rejects.toThrow();
+  });
+});
 
 describe('logging a session', () => {
   it('stores it, summarises it and shows it to client and therapist', async () => {

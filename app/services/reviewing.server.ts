@@ -23,6 +23,7 @@ const sessionLines = (sessions: SessionRows) =>
         versionNumber,
         summary,
         clock,
+        response,
       }) => ({
         id,
         day,
@@ -35,6 +36,8 @@ const sessionLines = (sessions: SessionRows) =>
         versionNumber,
         /** How the device’s clock was set right, if it was. */
         clock,
+        /** How the day after was; null while it is not known. */
+        response,
         holdsDone: summary.holdsDone,
         holdsAsked: summary.holdsAsked,
         contactSeconds: summary.contactSeconds,

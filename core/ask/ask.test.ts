@@ -77,6 +77,15 @@ describe('asking the core', () => {
     });
   });
 
+  it('builds up: quiet days after in a row, a day that was not asked about passed over', () => {
+    const next = (after: string) => value('build-up', { least: '10', most: '30', after }).value;
+    expect([
+      next('none,unknown,little-sore,sore,none'),
+      next('sore,none'),
+      next('unknown'),
+    ]).toEqual([20, 10, 10]);
+  });
+
   it('screens: an implant takes the chest of its side off and no other', () => {
     const chest = { site: 'chest', tool: 'large-ball', posture: 'wall-front' };
     expect(value('screen', { yes: 'implant@left', side: 'left', ...chest }).value).toBe('off');
@@ -134,6 +143,9 @@ describe('asking the core', () => {
     ['load', { site: 'heel-arch', tool: 'tennis-ball', posture: 'lying-side' }, /no weight rests/],
     ['ladder', { site: 'calf', places: 'moon' }, /--places are of/],
     ['scale', { site: 'calf', grade: '3' }, '--rated is needed.'],
+    ['build-up', { least: '10', most: '30', after: 'splendid' }, /--after is a list of at most 60/],
+    ['build-up', { least: '30', most: '10' }, 'The shorter time cannot be above the longer one.'],
+    ['build-up', { least: '0', most: '10' }, /at least/],
     ['dose', { site: 'calf', method: 'magic' }, /--method is one of/],
     [
       'dose',

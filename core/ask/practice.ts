@@ -14,6 +14,7 @@ import {
 import { doseSchema, METHOD_IDS, METHODS } from '#core/dosage';
 import { answer, mistaken, sourceWords, type Outcome } from '#core/knowledge';
 import { checkRoutine, itemSchema, newItem, totalsOf, usualDose, withTests } from '#core/routine';
+import { builtUp, BUILD_UP_SECONDS, quietInRow, RESPONSE_IDS } from '#core/response';
 import { CONDITION_IDS, mayUse, screen, type ScreenAnswer } from '#core/screening';
 import { choiceOf, listOf, numberOf, wordOf, type Answer, type Command, type Given } from './ask';
 
@@ -22,6 +23,57 @@ const AFFECTED = ['left', 'right', 'neither'] as const;
 const MOST_TESTS = 20;
 
 const common = 'common practice, no published source';
+
+const MOST_ANSWERS = 60;
+
+const buildUp: Command = {
+  name: 'build-up',
+  says: 'How long a build-up hold lasts next, by how the days after the last sessions were.',
+  options: {
+    least: { says: 'the shorter time', takes: 's', required: true },
+    most: { says: 'the longer time', takes: 's', required: true },
+    after: {
+      says: `how each day after was, newest first: ${RESPONSE_IDS.join(', ')}, or unknown`,
+      takes: 'words',
+    },
+  },
+  example: 'build-up --least 10 --most 30 --after little-sore,none,sore',
+  run: (given) => {
+    const least = numberOf(given, 'least');
+    if (!least.ok) return least;
+    const most = numberOf(given, 'most');
+    if (!most.ok) return most;
+    const wish = { method: 'build-up', fromSeconds: least.value, toSeconds: most.value };
+    const parsed = doseSchema.safeParse(wish);
+    if (!parsed.success) {
+      return mistaken('out of range', 'least', parsed.error.issues[0]?.message ?? 'No such dose.');
+    }
+    if (least.value > most.value) {
+      return mistaken('out of range', 'least', 'The shorter time cannot be above the longer one.');
+    }
+    const answers = listOf(given, 'after') ?? [];
+    const strange = answers.find(
+      (one) => one !== 'unknown' && !RESPONSE_IDS.some((id) => id === one),
+    );
+    if (strange !== undefined || answers.length > MOST_ANSWERS) {
+      return mistaken(
+        'unknown',
+        'after',
+        `--after is a list of at most ${MOST_ANSWERS} of: ${RESPONSE_IDS.join(', ')}, unknown.`,
+      );
+    }
+    const quiet = quietInRow(answers.map((one) => (one === 'unknown' ? null : one)));
+    return answer({
+      value: builtUp(least.value, most.value, quiet),
+      unit: 's',
+      band: null,
+      inputs: { least: least.value, most: most.value, after: answers },
+      rule: `the shorter time, ${BUILD_UP_SECONDS} s more for each quiet day after in a row, never beyond the longer`,
+      source: `${common}; the step is our estimate`,
+      more: { quietDaysInARow: quiet },
+    });
+  },
+};
 
 const dose: Command = {
   name: 'dose',
@@ -324,4 +376,4 @@ const site: Command = {
   },
 };
 
-export const PRACTICE: readonly Command[] = [dose, screening, site];
+export const PRACTICE: readonly Command[] = [buildUp, dose, screening, site];

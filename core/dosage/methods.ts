@@ -129,7 +129,7 @@ export const METHODS: Record<MethodId, Method> = {
     says: 'Start short. Lengthen over the days, only after a day that was quiet.',
     goodFor: 'Newcomers, and a firm ball.',
     dispute:
-      'Some lengthen every day. Nothing here lengthens by itself: you stay between the shorter and the longer time, and longer only when the day after was quiet.',
+      'Some lengthen every day. Here it stays at its shorter time until a day after was quiet, then grows by 5 s with each quiet day, never beyond the longer time.',
     seconds: { least: 5, most: 30, usual: 10 },
     counts: null,
     pressure: 'low, later moderate',

@@ -3,6 +3,7 @@ import { METHOD_IDS } from '#core/dosage';
 import { SURFACE_IDS, TOOLS } from '#core/equipment';
 import { POSTURES } from '#core/loading';
 import { TESTS } from '#core/measurement';
+import { RESPONSES, responseWords } from '#core/response';
 import { CONDITION_IDS } from '#core/screening';
 import { SKIP_REASONS, STOP_REASONS, stopReason } from '#core/session';
 import { noLongerUsed, presentId, RETIRED, type Table } from './index';
@@ -19,6 +20,7 @@ const TODAY: Record<Table, readonly string[]> = {
   test: TESTS.map(idOf),
   'stop reason': STOP_REASONS.map(idOf),
   'skip reason': SKIP_REASONS.map(idOf),
+  response: RESPONSES.map(idOf),
 };
 
 describe.each(Object.keys(TODAY) as Table[])('ids of the table “%s”', (table) => {
@@ -52,6 +54,15 @@ it('a retired id is found under its new one, and named by its last name when it 
   expect(presentId('tool', 'spiked-ball', retired)).toBe('spiked-ball');
   expect(noLongerUsed('tool', 'spiked-ball', retired)).toBe('spiked ball (no longer used)');
   expect(noLongerUsed('site', 'elbow-of-doom', retired)).toBe('elbow-of-doom (no longer used)');
+});
+
+it('a response that is no longer asked about is read as a careful one', () => {
+  expect(responseWords('little-sore').bears).toBe('well');
+  expect(responseWords('itching')).toEqual({
+    label: 'itching (no longer used)',
+    bears: 'less',
+    advice: null,
+  });
 });
 
 it('a stop reason that is no longer offered is told to the therapist', () => {

@@ -8,7 +8,8 @@ export type Table =
   | 'condition'
   | 'test'
   | 'stop reason'
-  | 'skip reason';
+  | 'skip reason'
+  | 'response';
 
 /** An id that was once in a table and is no longer used. */
 export interface Retired {

@@ -186,4 +186,5 @@ export const SHIPPED: Readonly<Record<Table, readonly string[]>> = {
   ],
   'stop reason': ['enough', 'interrupted', 'too-sore', 'travelling', 'numb', 'dizzy', 'alarm'],
   'skip reason': ['nothing-tender', 'not-found', 'too-tender', 'position', 'no-tool', 'no-time'],
+  response: ['none', 'little-sore', 'sore', 'bruised', 'dizzy', 'numb'],
 };

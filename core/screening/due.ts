@@ -7,8 +7,11 @@ export interface DueInput {
   lastOn: Day | null;
   /** The practice's own period in days. */
   everyDays: number;
-  /** A session the client stopped for a reason that needs the therapist, since then; newest first. */
-  stops: readonly { day: Day; label: string; redFlag: boolean }[];
+  /**
+   * A session the client stopped for a reason that needs the therapist, since then, or whose day after needs them and
+   * was told since then; newest first.
+   */
+  stops: readonly { day: Day; label: string; redFlag: boolean; when?: 'during' | 'after' }[];
   /** An interview of the client's waits to be confirmed. */
   waiting: Day | null;
   /** Questions answered with yes that are no longer asked, by name. */
@@ -32,7 +35,10 @@ export function screeningDue({
   newQuestions = 0,
 }: DueInput): Finding[] {
   const due: Finding[] = [];
-  const since = stops.filter(({ day }) => lastOn === null || day >= lastOn);
+  // A day after is told later than its session was.
+  const since = stops.filter(
+    ({ day, when }) => when === 'after' || lastOn === null || day >= lastOn,
+  );
   const redFlag = since.find((stop) => stop.redFlag);
   if (redFlag) {
     due.push({
@@ -85,7 +91,11 @@ export function screeningDue({
     due.push({
       rule: 'after a new symptom',
       verdict: 'caution',
-      reason: `A session was stopped on ${symptom.day}: ${symptom.label.toLowerCase()}. Ask again.`,
+      reason: `${
+        symptom.when === 'after'
+          ? `The day after the session of ${symptom.day}`
+          : `A session was stopped on ${symptom.day}`
+      }: ${symptom.label.toLowerCase()}. Ask again.`,
       source: COMMON_PRACTICE,
       inputs: { stoppedOn: symptom.day, lastScreened: lastOn },
     });

@@ -271,5 +271,14 @@ describe('screening is due', () => {
     expect(rules({ stops })).toEqual(['after a red-flag stop', 'after a new symptom']);
     expect(rules({ stops, lastOn: '2026-11-21' })).toEqual([]);
     expect(rules({ waiting: '2026-11-24' })).toEqual(['answers to confirm']);
+    const after = {
+      day: '2026-11-20',
+      label: 'Numb or tingling',
+      redFlag: false,
+      when: 'after',
+    } as const;
+    expect(screeningDue({ ...base, stops: [after] })[0]?.reason).toBe(
+      'The day after the session of 2026-11-20: numb or tingling. Ask again.',
+    );
   });
 });

@@ -140,9 +140,10 @@ export function apply(state: SessionState, event: SessionEvent): SessionState {
   if (CLOSED.includes(state.status)) return state;
   if (event.type === 'started') {
     if (state.status !== 'ready') return state;
-    const { at: startedAt, spent: spentBefore = {}, fullStomach = false } = event;
-    const running = { ...state, status: 'running', startedAt, spentBefore, fullStomach } as const;
-    return passOver(running, event.at);
+    const { at: startedAt, spent: spentBefore = {} } = event;
+    const { fullStomach = false, stillSore = false } = event;
+    const said = { startedAt, spentBefore, fullStomach, stillSore };
+    return passOver({ ...state, ...said, status: 'running' }, event.at);
   }
   if (state.status === 'ready') return state;
 

@@ -1,6 +1,9 @@
 /** A device’s clock is called right while it is not further off than this, in ms; our choice. */
 export const CLOCK_TOLERANCE_MS = 120_000;
 
+/** A session that was left is taken up again within so long, in ms; our choice. */
+export const TAKE_UP_WITHIN_MS = 3 * 3_600_000;
+
 /** How a session’s instants were set right. */
 export interface ClockCorrection {
   /** To be added to the device’s instants, in ms. */

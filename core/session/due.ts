@@ -1,7 +1,7 @@
 import { FADED_GRADE } from '#core/dosage';
 import { COUNT_IN_SECONDS } from '#core/routine';
 import type { EventBody } from './event';
-import { currentHold, heldSeconds, limitOf, restLeft, stepOf } from './read';
+import { currentHold, heldSeconds, limitOf, ownLimit, restLeft, stepOf } from './read';
 import type { SessionState } from './state';
 
 /** Two ratings above the ceiling in a row end a hold: it will not let go under that much. One of these does at once. */
@@ -27,7 +27,7 @@ function holdEnd(
   }
   if (held < limit) return null;
   return {
-    how: step.dose.method === 'fade' || limit < step.limitSeconds ? 'cap' : 'time',
+    how: step.dose.method === 'fade' || limit < ownLimit(state, step) ? 'cap' : 'time',
     atHeld: limit,
   };
 }

@@ -13,6 +13,8 @@ export const eventBodySchema = z.discriminatedUnion('type', [
     spent: z.record(z.string().max(140), z.number().min(0).max(86_400)).optional(),
     /** After a full meal: what wants an empty stomach is left out today. */
     fullStomach: z.boolean().optional(),
+    /** The day after the last session was not a quiet one: holds that build up stay at their shorter time. */
+    stillSore: z.boolean().optional(),
   }),
   z.object({ type: z.literal('settled'), step }),
   z.object({ type: z.literal('hold-started'), step }),

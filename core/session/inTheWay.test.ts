@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { RESPONSES } from '#core/response';
 import { inTheWay, STOP_REASONS, stopReason, type Beginning } from './index';
 
 const beginning = (change: Partial<Beginning> = {}): Beginning => ({
@@ -11,6 +12,13 @@ const stopAt = (heardAt: number, reason: string | null) => ({
   heardAt,
   day: '2026-03-01',
   stopReason: reason,
+  response: null,
+  responseAt: null,
+});
+const answerAt = (responseAt: number, response: string) => ({
+  ...stopAt(50, null),
+  response,
+  responseAt,
 });
 
 describe('what stands in the way of a session', () => {
@@ -47,9 +55,21 @@ describe('what stands in the way of a session', () => {
     }
   });
 
+  it('a day after with sickness or numbness, until an interview after it was told; a bruise does not', () => {
+    const after = (answer: string) => inTheWay(beginning({ sessions: [answerAt(200, answer)] }));
+    expect(after('dizzy')).toMatchObject({ waits: 'word', when: 'after' });
+    expect(after('numb')).toMatchObject({ heard: { label: 'Numb or tingling', emergency: false } });
+    expect(after('bruised')).toBeNull();
+    expect(inTheWay(beginning({ sessions: [answerAt(90, 'dizzy')] }))).toBeNull();
+  });
+
   it('never less for one stop more', () => {
     const reason = fc.constantFrom(null, ...STOP_REASONS.map(({ id }) => id));
-    const session = fc.tuple(fc.nat(500), reason).map(([at, id]) => stopAt(at, id));
+    const answer = fc.constantFrom(...RESPONSES.map(({ id }) => id));
+    const session = fc.oneof(
+      fc.tuple(fc.nat(500), reason).map(([at, id]) => stopAt(at, id)),
+      fc.tuple(fc.nat(500), answer).map(([at, id]) => answerAt(at, id)),
+    );
     fc.assert(
       fc.property(fc.array(session), session, (sessions, more) => {
         if (inTheWay(beginning({ sessions })) === null) return;

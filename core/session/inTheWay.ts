@@ -1,23 +1,37 @@
-import type { StopReasonWords } from './reasons';
+import { responseWords } from '#core/response';
 import { stopReason } from './reasons';
 
 /** Why nothing may be begun: the therapist’s word after a stop, the interview, or its confirmation is waited for. */
 export type InTheWay =
-  | { waits: 'word'; day: string; stopped: StopReasonWords }
+  | {
+      waits: 'word';
+      day: string;
+      /** It came while practising, or was how the day after was. */
+      when: 'during' | 'after';
+      /** What it was, what it asks for, and whether help is called at once. */
+      heard: { label: string; advice: string | null; emergency: boolean };
+    }
   | { waits: 'interview' }
   | { waits: 'confirmation' };
 
 /** What is known of a client when they want to begin. Instants in ms since 1970. */
 export interface Beginning {
   interviews: readonly { at: number; confirmed: boolean }[];
-  sessions: readonly { heardAt: number; day: string; stopReason: string | null }[];
+  sessions: readonly {
+    heardAt: number;
+    day: string;
+    stopReason: string | null;
+    /** How the day after was, and when that was heard of; null while it is not known. */
+    response: string | null;
+    responseAt: number | null;
+  }[];
   /** The therapist recorded why the routine is issued without an interview. */
   excused: boolean;
 }
 
 /**
- * What stands in the way of a session; null when nothing does. A stop that forbids all sessions holds until an
- * interview is held or confirmed after it was heard of, whatever was practised since; nobody practises unscreened. Common
+ * What stands in the way of a session; null when nothing does. A stop, or a day after, that forbids all sessions holds
+ * until an interview is held or confirmed after it was heard of, whatever was practised since; nobody practises unscreened. Common
  * practice, no published source.
  */
 export function inTheWay({ interviews, sessions, excused }: Beginning): InTheWay | null {
@@ -25,10 +39,18 @@ export function inTheWay({ interviews, sessions, excused }: Beginning): InTheWay
     -Infinity,
     ...interviews.filter((one) => one.confirmed).map((one) => one.at),
   );
-  for (const { heardAt, day, stopReason: reason } of sessions) {
+  for (const { heardAt, day, stopReason: reason, response, responseAt } of sessions) {
+    if (response !== null && (responseAt ?? 0) > confirmedAt) {
+      const { bears, label, advice } = responseWords(response);
+      if (bears === 'not') {
+        return { waits: 'word', day, when: 'after', heard: { label, advice, emergency: false } };
+      }
+    }
     if (reason === null || heardAt <= confirmedAt) continue;
-    const stopped = stopReason(reason);
-    if (stopped.nothingStarts) return { waits: 'word', day, stopped };
+    const { label, advice, weight, nothingStarts } = stopReason(reason);
+    if (!nothingStarts) continue;
+    const heard = { label, advice, emergency: weight === 'emergency' };
+    return { waits: 'word', day, when: 'during', heard };
   }
   if (confirmedAt > -Infinity || excused) return null;
   return { waits: interviews.length > 0 ? 'confirmation' : 'interview' };

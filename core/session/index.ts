@@ -11,7 +11,7 @@ export { begin, type HoldRecord, type Phase, type SessionState } from './state';
 export { apply, replay } from './apply';
 export { clockSays, endingOf, type Ending } from './ending';
 export { due } from './due';
-export { CLOCK_TOLERANCE_MS, correctClock, type ClockCorrection } from './clock';
+export { CLOCK_TOLERANCE_MS, correctClock, TAKE_UP_WITHIN_MS, type ClockCorrection } from './clock';
 export { secondsLeft } from './left';
 export { ceilingOf, heldSeconds, limitOf, ratingDue, restLeft, countInLeft } from './read';
 export { summarise, type PlaceSummary, type SessionSummary } from './summarise';

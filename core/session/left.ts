@@ -1,6 +1,6 @@
 import { allowance } from '#core/dosage';
 import { COUNT_IN_SECONDS, pauseBefore, placeKey } from '#core/routine';
-import { capOf, spentSeconds } from './read';
+import { capOf, ownLimit, spentSeconds } from './read';
 import type { SessionState } from './state';
 
 /**
@@ -12,7 +12,12 @@ export function secondsLeft(state: SessionState): number {
   return state.steps.slice(state.stepIndex).reduce((sum, step) => {
     const key = placeKey(step);
     const before = spent.get(key) ?? spentSeconds(state, step);
-    const seconds = allowance({ ...step, capSeconds: capOf(state, step), spentSeconds: before });
+    const seconds = allowance({
+      ...step,
+      limitSeconds: ownLimit(state, step),
+      capSeconds: capOf(state, step),
+      spentSeconds: before,
+    });
     spent.set(key, before + seconds);
     return sum + pauseBefore(step, state.steps[step.index - 1]) + COUNT_IN_SECONDS + seconds;
   }, 0);

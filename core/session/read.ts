@@ -30,12 +30,22 @@ export function capOf(state: SessionState, step: HoldStep): number {
   return Math.max(0, Math.min(step.capSeconds, (step.dayCapSeconds ?? step.capSeconds) - before));
 }
 
+/** A step's own limit in seconds: a hold that builds up keeps to its shorter time while the client is still sore. */
+export const ownLimit = ({ stillSore }: SessionState, step: HoldStep): number =>
+  stillSore && step.dose.method === 'build-up'
+    ? Math.min(step.leastSeconds, step.limitSeconds)
+    : step.limitSeconds;
+
 /** How long the present hold may last at most, in seconds: its own limit or what the site's cap leaves. */
 export function limitOf(state: SessionState): number {
   const step = stepOf(state);
   if (!step) return 0;
-  const capSeconds = capOf(state, step);
-  return allowance({ ...step, capSeconds, spentSeconds: spentSeconds(state, step) });
+  return allowance({
+    ...step,
+    limitSeconds: ownLimit(state, step),
+    capSeconds: capOf(state, step),
+    spentSeconds: spentSeconds(state, step),
+  });
 }
 
 /** Seconds held so far in the present hold; pauses do not count. */

@@ -12,6 +12,7 @@ import {
   yesTo,
 } from '#core/examples';
 import {
+  secondsLeft,
   apply,
   begin,
   eventSchema,
@@ -149,6 +150,24 @@ describe('a timed hold', () => {
     expect(at(false).stepIndex).toBe(0);
     expect(at(true)).toMatchObject({ stepIndex: 1, holds: [{ step: 0, outcome: 'left out' }] });
     expect(summarise(at(true)).holdsAsked).toBe(1);
+  });
+
+  it('keeps what builds up to its shorter time while the client is still sore, in the log too', () => {
+    const build = { method: 'build-up', fromSeconds: 10, toSeconds: 30 } as const;
+    const routine = routineWith(itemFor('sole-roll', { dose: build, sides: 'left', points: 1 }));
+    const held = (stillSore: boolean) => {
+      const run = runner(routine);
+      run.happen({ type: 'started', ...(stillSore ? { stillSore } : {}) });
+      const left = secondsLeft(run.state);
+      run.ready();
+      run.pass(60);
+      return [run.state.holds[0]?.contactSeconds, run.state.holds[0]?.outcome, left];
+    };
+    const [short, how, left] = held(true);
+    expect([short, how]).toEqual([10, 'time']);
+    const [long, , leftLong] = held(false);
+    expect(long).toBe(30);
+    expect(Number(leftLong) - Number(left)).toBeGreaterThan(0);
   });
 
   it('counts no hold that was left after two seconds, and nothing that was skipped', () => {

@@ -41,6 +41,8 @@ export interface SessionState {
   /** Contact seconds of earlier sessions of the day, by site and side. */
   spentBefore: Readonly<Record<string, number>>;
   fullStomach: boolean;
+  /** Holds that build up stay at their shorter time. */
+  stillSore: boolean;
 }
 
 /** A session that has not been started yet. */
@@ -57,4 +59,5 @@ export const begin = (steps: readonly HoldStep[]): SessionState => ({
   word: '',
   spentBefore: {},
   fullStomach: false,
+  stillSore: false,
 });

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { addDays } from '#core/calendar';
+import { RESPONSES } from '#core/response';
 import { STOP_REASONS } from '#core/session';
 import { lately, TELL_FOR_DAYS, triage, type Concerns, type LoggedSession } from './index';
 
@@ -8,6 +9,7 @@ const session = (ago: number, change: Partial<LoggedSession> = {}): LoggedSessio
   day: addDays(TODAY, -ago),
   stopReason: null,
   tooMuch: false,
+  response: null,
   ...change,
 });
 const calm: Concerns = {
@@ -19,7 +21,12 @@ const calm: Concerns = {
 };
 const anyReason = fc.constantFrom(null, ...STOP_REASONS.map(({ id }) => id));
 const anySession = fc
-  .record({ ago: fc.nat({ max: 20 }), stopReason: anyReason, tooMuch: fc.boolean() })
+  .record({
+    ago: fc.nat({ max: 20 }),
+    stopReason: anyReason,
+    tooMuch: fc.boolean(),
+    response: fc.constantFrom(null, ...RESPONSES.map(({ id }) => id)),
+  })
   .map(({ ago, ...rest }) => session(ago, rest));
 
 describe('the last days of a client', () => {
@@ -30,7 +37,7 @@ describe('the last days of a client', () => {
     const told = session(3, { stopReason: grave.id });
     const seen = lately([session(9), told, session(1, { stopReason: ordinary.id })], TODAY);
     expect(seen).toEqual({
-      told: { day: told.day, label: grave.label },
+      told: { day: told.day, label: grave.label, when: 'during' },
       pressedTooHard: 0,
       sessions: 2,
     });
@@ -38,6 +45,17 @@ describe('the last days of a client', () => {
     expect(
       lately([session(TELL_FOR_DAYS - 1, { stopReason: grave.id })], TODAY).told,
     ).not.toBeNull();
+  });
+
+  it('tell a day after that was not quiet, whichever came last', () => {
+    const told = (...sessions: LoggedSession[]) => lately(sessions, TODAY).told;
+    expect(told(session(2, { response: 'little-sore' }))).toBeNull();
+    expect(told(session(3, { stopReason: 'numb' }), session(2, { response: 'bruised' }))).toEqual({
+      day: addDays(TODAY, -2),
+      label: 'Bruised',
+      when: 'after',
+    });
+    expect(told(session(2, { stopReason: 'numb', response: 'none' }))?.when).toBe('during');
   });
 
   it('count nothing twice and nothing that is older', () => {
@@ -59,7 +77,7 @@ describe('triage', () => {
     expect(triage(calm)).toBe('rest');
     const reasons: Partial<Concerns>[] = [
       { stopsAll: true },
-      { told: { day: TODAY, label: 'Numbness' } },
+      { told: { day: TODAY, label: 'Numbness', when: 'during' } },
       { pressedTooHard: 1 },
       { quietDays: 5 },
     ];

@@ -1,4 +1,5 @@
 import { addDays, type Day } from '#core/calendar';
+import { responseWords } from '#core/response';
 import { stopReason } from '#core/session';
 
 /** How far back a stop that the therapist should hear of is told, in days. */
@@ -11,12 +12,14 @@ export interface LoggedSession {
   stopReason: string | null;
   /** A hold in it was ended because the pressure was too much. */
   tooMuch: boolean;
+  /** How the day after was; null while it is not known. */
+  response: string | null;
 }
 
 /** What the last days of a client say, by themselves. */
 export interface Lately {
-  /** The latest stop that is no ordinary one; null when there was none. */
-  told: { day: Day; label: string } | null;
+  /** The latest stop that is no ordinary one, or day after that was not quiet; null when there was none. */
+  told: { day: Day; label: string; when: 'during' | 'after' } | null;
   pressedTooHard: number;
   sessions: number;
 }
@@ -24,11 +27,20 @@ export interface Lately {
 /** @param sessions of one client, oldest first */
 export function lately(sessions: readonly LoggedSession[], today: Day): Lately {
   const recent = sessions.filter(({ day }) => day > addDays(today, -TELL_FOR_DAYS));
-  const stop = recent.findLast(
-    ({ stopReason: id }) => id !== null && stopReason(id).weight !== 'ordinary',
-  );
+  const told = recent.flatMap(({ day, stopReason: reason, response }) => {
+    const stop = reason === null ? null : stopReason(reason);
+    const after = response === null ? null : responseWords(response);
+    return [
+      ...(stop && stop.weight !== 'ordinary'
+        ? [{ day, label: stop.label, when: 'during' as const }]
+        : []),
+      ...(after && after.bears !== 'well'
+        ? [{ day, label: after.label, when: 'after' as const }]
+        : []),
+    ];
+  });
   return {
-    told: stop ? { day: stop.day, label: stopReason(stop.stopReason ?? '').label } : null,
+    told: told.at(-1) ?? null,
     pressedTooHard: recent.filter(({ tooMuch }) => tooMuch).length,
     sessions: recent.length,
   };

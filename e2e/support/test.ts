@@ -93,6 +93,17 @@ export async function keptAfter(page: Page, work: () => Promise<unknown>): Promi
   await answered;
 }
 
+/** Answers how the day after the last session was, when that is asked. */
+export async function sayHowItWas(page: Page, answer = 'Nothing to notice'): Promise<void> {
+  const asks = page.getByRole('heading', { name: 'How was it afterwards?' });
+  const start = page.getByRole('button', { name: 'Start' });
+  await expect(asks.or(start)).toBeVisible();
+  if (!(await asks.isVisible())) return;
+  await page.getByLabel(answer, { exact: true }).check();
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await start.waitFor();
+}
+
 /** The line that says what is not sent yet. */
 export const notSent = (page: Page, count: number) =>
   page.getByRole('button', { name: `kept here, not sent yet (${count})` });

@@ -125,6 +125,24 @@ export const practisedSession = pgTable(
   ],
 );
 
+/** How the day after a session was, in the client's answer. Rows are only ever added; the last one holds. */
+export const sessionResponse = pgTable(
+  'session_response',
+  {
+    id: uuid('id').primaryKey(),
+    sessionId: uuid('session_id')
+      .notNull()
+      .references(() => practisedSession.id),
+    answer: text('answer').notNull(),
+    answeredBy: uuid('answered_by')
+      .notNull()
+      .references(() => user.id),
+    /** When the practice heard of it. */
+    at: instant('at').notNull(),
+  },
+  (table) => [index('session_response_session').on(table.sessionId, table.at)],
+);
+
 /** What happened in a session, as the client's device logged it. Rows are only ever added. */
 export const sessionEvent = pgTable(
   'session_event',

@@ -4,7 +4,7 @@ import type { KindId } from '../kinds';
 import { bringsSchema, detailsSchema } from './file';
 import { draftBodySchema, issueSchema } from './plan';
 import { answerSchema, interviewSchema } from './screening';
-import { sessionEventSchema } from './session';
+import { responseSchema, sessionEventSchema } from './session';
 import {
   homeAskingSchema,
   homeMeasureSchema,
@@ -28,6 +28,7 @@ export const BODIES = {
   'client file': detailsSchema,
   details: detailsSchema,
   brings: bringsSchema,
+  response: responseSchema,
   'session event': sessionEventSchema,
 } as const satisfies Record<KindId, z.ZodType>;
 

@@ -1,6 +1,13 @@
+import { RESPONSE_IDS } from '#core/response';
 import { eventBodySchema } from '#core/session';
 import { z } from 'zod';
 import { idSchema, instantSchema } from '../fields';
+
+/** How the day after a session was. */
+export const responseSchema = z.object({
+  sessionId: idSchema,
+  answer: z.enum(RESPONSE_IDS, { error: 'That is no answer to how the day after was.' }),
+});
 
 /** One event of a guided session, with what its session began as. The letter’s id is the event’s. */
 export const sessionEventSchema = z.object({

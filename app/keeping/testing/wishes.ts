@@ -51,6 +51,7 @@ export const CLIENT_KINDS: readonly KindId[] = [
   'home measure',
   'answer',
   'interview',
+  'response',
   'session event',
 ];
 
@@ -213,6 +214,14 @@ export function wishOf(
           timesOfDay: [],
           helperAtHome: '',
         },
+      };
+    case 'response':
+      return {
+        kind,
+        clientId: null,
+        thing: uuid(),
+        base: null,
+        body: { sessionId: pick(sessions, n), answer: n % 2 === 0 ? 'little-sore' : 'bruised' },
       };
     case 'session event': {
       const thing = pick(sessions, n);

@@ -2,7 +2,8 @@ import { findSite } from '#core/anatomy';
 import { addDays, dayOf, type Day } from '#core/calendar';
 import { expand, newItem, usualDose, type Routine } from '#core/routine';
 import { begin, replay, summarise } from '#core/session';
-import { chanceFrom, simulate, type SimulatedSession } from '#core/simulation';
+import type { ResponseId } from '#core/response';
+import { chanceFrom, COURSES, simulate, type SimulatedSession } from '#core/simulation';
 import { eq, sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import { handOut } from '~/db/led.server';
@@ -14,6 +15,7 @@ import {
   routine,
   routineVersion,
   sessionEvent,
+  sessionResponse,
   user,
 } from '~/db/schema.server';
 import { hashPassword } from '../secret.server';
@@ -105,6 +107,28 @@ function sessionRow(
     summary,
     endedAt: state.endedAt === null ? null : new Date(state.endedAt),
   };
+}
+
+/** How the days after were, each told before the next session: the last one is still to be asked about. */
+function answersTo(
+  person: DemoClient,
+  sessions: readonly SimulatedSession[],
+  answeredBy: string,
+  newId: NewId,
+) {
+  const chance = chanceFrom(person.seed + 13);
+  const presses = COURSES[person.course].overPress > 0;
+  const answer = (): ResponseId => {
+    if (presses && chance.happens(0.15)) return 'bruised';
+    if (chance.happens(presses ? 0.5 : 0.04)) return 'sore';
+    return chance.happens(0.35) ? 'little-sore' : 'none';
+  };
+  return sessions.flatMap(({ id: sessionId }, index) => {
+    const next = sessions[index + 1];
+    if (!next) return [];
+    const at = next.startedAt - 60_000;
+    return [{ id: newId(at), sessionId, answer: answer(), answeredBy, at: new Date(at) }];
+  });
 }
 
 async function seedClient(
@@ -204,6 +228,9 @@ async function seedClient(
     })),
   );
   await insertInParts(events, (part) => tx.insert(sessionEvent).values(part));
+  await insertInParts(answersTo(person, sessions, userId, newId), (part) =>
+    tx.insert(sessionResponse).values(part),
+  );
   await seedVisits({
     tx,
     person,

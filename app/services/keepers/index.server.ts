@@ -4,6 +4,7 @@ import { keepNote } from './notes.server';
 import { keepDraft, keepIssue } from './plan.server';
 import { keepPoint } from './points.server';
 import { keepHomeAsking, keepHomeMeasure, keepReading } from './readings.server';
+import { keepResponse } from './responses.server';
 import { keepAnswer, keepClearance, keepInterview } from './screening.server';
 import { sessionKeeper } from './sessions.server';
 
@@ -23,6 +24,7 @@ export const KEEPERS: { each: Keepers; run: RunKeepers } = {
     'client file': keepClientFile,
     details: keepDetails,
     brings: keepBrings,
+    response: keepResponse,
   },
   run: { 'session event': sessionKeeper },
 };

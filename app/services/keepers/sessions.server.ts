@@ -1,5 +1,5 @@
 import { dayOf } from '#core/calendar';
-import { expand, limitSteps, type HoldStep } from '#core/routine';
+import type { HoldStep } from '#core/routine';
 import { screen } from '#core/screening';
 import { begin, correctClock, replay, summarise } from '#core/session';
 import { ascending, sort } from 'd3-array';
@@ -8,13 +8,14 @@ import equal from 'fast-deep-equal';
 import type { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
 import { handOut, ledIdOf, ledOf } from '~/db/led.server';
-import { versionWithClient, type VersionRow } from '~/db/routines.server';
+import { versionsOf, versionWithClient, type VersionRow } from '~/db/routines.server';
 import { practisedSession, sessionEvent } from '~/db/schema.server';
-import { sessionWithLog } from '~/db/sessions.server';
+import { lastSummariesOf, sessionWithLog, SUMMARIES_FROM } from '~/db/sessions.server';
 import type { BODIES } from '~/keeping/bodies';
 import type { Run, RunKeeper } from '~/keeping/server/keep.server';
 import { Refusal } from '~/keeping/server/refusal.server';
 import { answersInForce } from '../inForce.server';
+import { borneFrom, ledSteps } from '../ledSteps.server';
 
 type Body = z.output<(typeof BODIES)['session event']>;
 type Event = Body['event'] & { id: string };
@@ -30,7 +31,10 @@ async function holdsOf(
   if (handed?.versionId === version.id) return { ledId: handed.id, steps: handed.steps };
   const { answers } = await answersInForce(db, file.id);
   const findings = screen(answers);
-  const steps = limitSteps(expand(version.content), findings);
+  // Before this session was heard of.
+  const rows = await lastSummariesOf(db, file.id, SUMMARIES_FROM);
+  const borne = borneFrom(await versionsOf(db, file.id), rows, null);
+  const steps = ledSteps(version.content, findings, borne);
   const led = { clientId: file.id, versionId: version.id, steps, findings };
   // Handed out while there was no room to remember it: it is known by its id.
   if (ledId !== null && ledId !== ledIdOf(led)) {

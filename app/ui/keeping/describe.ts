@@ -1,6 +1,7 @@
 import { findSite, placeOf } from '#core/anatomy';
 import { findTest } from '#core/measurement';
 import { noLongerUsed } from '#core/knowledge';
+import { responseWords } from '#core/response';
 import type { Body } from '~/keeping/bodies';
 import { kindOf, type KindId } from '~/keeping/kinds';
 import type { Letter } from '~/keeping/letter';
@@ -34,6 +35,9 @@ export function describe(letter: Letter): string {
   }
   if (isA(letter, 'clearance')) return `Clearance by ${letter.body.by}`;
   if (isA(letter, 'issue')) return `Version ${letter.body.baseNumber + 1}, to be issued`;
+  if (isA(letter, 'response')) {
+    return `The day after: ${responseWords(letter.body.answer).label.toLowerCase()}`;
+  }
   if (isA(letter, 'session event')) {
     const day = new Date(letter.body.session.startedAt).toLocaleDateString('en-GB', {
       day: 'numeric',

@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import type { HoldStep } from '#core/routine';
-import type { SessionEvent } from '#core/session';
+import { TAKE_UP_WITHIN_MS, type SessionEvent } from '#core/session';
 import type { Outbox } from '~/keeping/client/outbox';
 import type { Letter } from '~/keeping/letter';
 import { createSession, type SessionHead, type SessionStore } from './session';
@@ -11,7 +11,6 @@ interface KeptSession {
   events: readonly SessionEvent[];
 }
 
-const TAKE_UP_WITHIN_MS = 3 * 3_600_000;
 const NAME = 'session';
 
 export interface Device {

@@ -22,11 +22,14 @@ export function Waiting({
         <Notice>
           <p>
             <strong>
-              You stopped {nearDay(way.day, today)}: {way.stopped.label.toLowerCase()}.
+              {way.when === 'during'
+                ? `You stopped ${nearDay(way.day, today)}`
+                : `After your session ${nearDay(way.day, today)}`}
+              : {way.heard.label.toLowerCase()}.
             </strong>{' '}
-            {way.stopped.advice} Nothing starts here until {therapistName} has asked you about it.
+            {way.heard.advice} Nothing starts here until {therapistName} has asked you about it.
           </p>
-          <Call numbers={numbers} emergency={way.stopped.weight === 'emergency'} />
+          <Call numbers={numbers} emergency={way.heard.emergency} />
         </Notice>
       );
     case 'interview':

@@ -40,6 +40,7 @@ function Run({
   home,
   numbers,
   spent,
+  stillSore,
 }: {
   device: Device;
   version: LedRoutine;
@@ -48,6 +49,8 @@ function Run({
   numbers: Numbers;
   /** Contact seconds of earlier sessions of the day, by site and side. */
   spent: Readonly<Record<string, number>>;
+  /** The day after the last session was not quiet, and the routine does not know it yet. */
+  stillSore: boolean;
 }) {
   const { session } = device;
   const { state } = useSyncExternalStore(session.subscribe, session.read, session.read);
@@ -119,6 +122,7 @@ function Run({
               type: 'started',
               ...(isAgain ? { spent } : {}),
               ...(fullStomach ? { fullStomach } : {}),
+              ...(stillSore ? { stillSore } : {}),
             })
           }
         />
@@ -181,6 +185,7 @@ export function Guide({
   home,
   numbers,
   spent,
+  stillSore,
 }: {
   userId: string;
   version: LedRoutine;
@@ -189,6 +194,7 @@ export function Guide({
   numbers: Numbers;
   /** Contact seconds of earlier sessions of the day, by site and side. */
   spent: Readonly<Record<string, number>>;
+  stillSore: boolean;
 }) {
   const outbox = useOutbox();
   const { lead, takeOver } = useLead(userId);
@@ -238,6 +244,7 @@ export function Guide({
         home={home}
         numbers={numbers}
         spent={spent}
+        stillSore={stillSore}
       />
     </LedContext>
   );

@@ -69,7 +69,9 @@ function sideWords(state: SessionState): [string, string] {
     case 'pincer':
       return ['pick up and hold', `at ${step.grade} of 10`];
     case 'build-up':
-      return [`${step.leastSeconds} s is enough at first`, `${clockTime(limitOf(state))} at most`];
+      return limitOf(state) <= step.leastSeconds
+        ? [`${Math.round(limitOf(state))} s, then off`, 'longer once the days after are quiet']
+        : [`${step.leastSeconds} s is enough`, `${clockTime(limitOf(state))} at most`];
     case 'brief':
       return ['in, hold, out', `to ${step.grade} of 10`];
     default:

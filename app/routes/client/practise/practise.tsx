@@ -1,16 +1,19 @@
 import { useEffect, useRef, useState } from 'react';
+import { v7 as uuid } from 'uuid';
 import { Link } from 'react-router';
-import { stopReason, type StopReasonWords } from '#core/session';
+import { responseWords, type ResponseId } from '#core/response';
+import { stopReason, type InTheWay } from '#core/session';
 import type { Letter } from '~/keeping/letter';
 import { clientContext } from '~/context.server';
 import { load } from '~/door.server';
 import { routineToPractise } from '~/services/practising.server';
-import { useView } from '~/ui/keeping/Keeping';
+import { useOutbox, useView } from '~/ui/keeping/Keeping';
 import { Standing } from '~/ui/keeping/Standing';
 import { takeJustAnswered } from '~/ui/screening/justAnswered';
 import { StopSign } from '~/ui/screening/StopSign';
 import { Waiting } from '~/ui/screening/Waiting';
 import type { Route } from './+types/practise';
+import { DayAfter } from './DayAfter';
 import { Guide } from './Guide';
 import { Opening } from './Opening';
 import classes from './practise.module.css';
@@ -48,7 +51,7 @@ function useUnsentAnswers(): boolean {
 }
 
 /** A stop of this device after which nothing starts, while the practice does not know of it yet. */
-function useUnsentStop(): StopReasonWords | null {
+function useUnsentStop(today: string): InTheWay | null {
   const { entries, opened } = useView();
   // While it is being stopped, its own screen says what to do; it counts when the page is opened anew.
   const [before, setBefore] = useState<typeof entries | null>(null);
@@ -57,17 +60,64 @@ function useUnsentStop(): StopReasonWords | null {
     if (letter.kind !== 'session event') continue;
     const { event } = (letter as Letter<'session event'>).body;
     if (event.type !== 'stopped') continue;
-    const words = stopReason(event.reason);
-    if (words.nothingStarts) return words;
+    const { label, advice, weight, nothingStarts } = stopReason(event.reason);
+    if (!nothingStarts) continue;
+    const heard = { label, advice, emergency: weight === 'emergency' };
+    return { waits: 'word', day: today, when: 'during', heard };
   }
   return null;
 }
 
+/** So long the answer is waited for: the routine may be another by it. Without a line it goes on by what is here. */
+const HEARD_WITHIN_MS = 4_000;
+
+/** What was answered on this device about the day after a session, and how to tell it. */
+function useDayAfter(sessionId: string | null) {
+  const outbox = useOutbox();
+  const { entries } = useView();
+  const [given, setGiven] = useState<ResponseId | null>(null);
+  const unsent = entries.flatMap(({ letter }) => {
+    if (letter.kind !== 'response') return [];
+    const { body } = letter as Letter<'response'>;
+    return body.sessionId === sessionId ? [body.answer] : [];
+  });
+  const last = unsent.at(-1);
+  if (given === null && last !== undefined) setGiven(last);
+  const tell = async (answer: ResponseId) => {
+    if (sessionId === null) return;
+    const id = outbox.add({
+      kind: 'response',
+      clientId: null,
+      thing: uuid(),
+      base: null,
+      body: { sessionId, answer },
+    });
+    // Nothing starts by it, so there is nothing to read anew.
+    if (responseWords(answer).bears === 'not') return setGiven(answer);
+    const patience = new Promise<null>((done) => setTimeout(() => done(null), HEARD_WITHIN_MS));
+    const heard = await Promise.race([outbox.settled(id), patience]);
+    if (heard?.is === 'kept') window.location.reload();
+    else setGiven(answer);
+  };
+  return { given: given ?? last ?? null, tell };
+}
+
 export default function Practise({ loaderData }: Route.ComponentProps) {
-  const { version, userId, therapistName, home, stop, today, numbers, spent } = loaderData;
+  const { version, userId, therapistName, home, stop, today, numbers, spent, asks } = loaderData;
   const unsent = useUnsentAnswers();
-  const stopped = useUnsentStop();
-  const way = loaderData.way ?? (stopped && { waits: 'word' as const, day: today, stopped });
+  const stopped = useUnsentStop(today);
+  const dayAfter = useDayAfter(asks?.sessionId ?? null);
+  const borne = dayAfter.given === null ? null : responseWords(dayAfter.given);
+  const badly: InTheWay | null =
+    borne?.bears === 'not' && asks
+      ? {
+          waits: 'word',
+          day: asks.day,
+          when: 'after',
+          heard: { label: borne.label, advice: borne.advice, emergency: false },
+        }
+      : null;
+  const way = loaderData.way ?? stopped ?? badly;
   if (unsent) {
     return (
       <main className={classes.night} data-night>
@@ -138,9 +188,19 @@ export default function Practise({ loaderData }: Route.ComponentProps) {
       </main>
     );
   }
+  if (asks && borne === null) {
+    return (
+      <main className={classes.night} data-night>
+        <div className={classes.screen}>
+          <DayAfter day={asks.day} {...{ today, therapistName }} onTell={dayAfter.tell} />
+        </div>
+      </main>
+    );
+  }
   return (
     <main className={classes.night} data-night>
       <Guide
+        stillSore={borne !== null && borne.bears !== 'well'}
         userId={userId}
         version={version}
         therapistName={therapistName}

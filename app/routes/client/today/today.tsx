@@ -145,6 +145,12 @@ export default function Today({ loaderData }: Route.ComponentProps) {
             {held ? 'We have spoken; start' : doneToday ? 'Go through it again' : 'Start'}
           </Link>
         )}
+        {loaderData.asks && !way && (
+          <p className={classes.soft}>
+            First you are asked how it was after your last session,{' '}
+            {nearDay(loaderData.asks.day, today)}.
+          </p>
+        )}
         <p className={classes.week}>
           <WeekKnots done={doneThisWeek} asked={askedThisWeek} /> <span>this week</span>
         </p>

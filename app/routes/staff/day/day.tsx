@@ -33,7 +33,7 @@ function Marks({ row }: { row: DaySheetRow }) {
   if (row.told) {
     marks.push({
       key: 'told',
-      text: `Stopped ${nearDay(row.told.day, row.today)}: ${row.told.label.toLowerCase()}`,
+      text: `${row.told.when === 'during' ? 'Stopped' : 'After'} ${nearDay(row.told.day, row.today)}: ${row.told.label.toLowerCase()}`,
       attention: true,
     });
   }

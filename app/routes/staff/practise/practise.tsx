@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { responseWords } from '#core/response';
 import { clockSays, endingOf } from '#core/session';
 import { staffContext } from '~/context.server';
 import { load } from '~/door.server';
@@ -45,6 +46,7 @@ export default function Log({ loaderData, params }: Route.ComponentProps) {
               Minutes
             </th>
             <th scope="col">How it ended</th>
+            <th scope="col">The day after</th>
             <th scope="col">A word for the day</th>
           </tr>
         </thead>
@@ -52,6 +54,7 @@ export default function Log({ loaderData, params }: Route.ComponentProps) {
           {sessions.map((session) => {
             const ended = endingOf(session);
             const clock = clockSays(session.clock);
+            const after = session.response === null ? null : responseWords(session.response);
             return (
               <tr key={session.id}>
                 <th scope="row">{nearDay(session.day, today)}</th>
@@ -66,6 +69,9 @@ export default function Log({ loaderData, params }: Route.ComponentProps) {
                 <td className={ended.attention ? classes.attention : undefined}>
                   {ended.says}
                   {clock && <span className={classes.clock}>{clock}</span>}
+                </td>
+                <td className={after && after.bears !== 'well' ? classes.attention : undefined}>
+                  {after?.label.toLowerCase() ?? ''}
                 </td>
                 <td className={classes.word}>{session.word}</td>
               </tr>

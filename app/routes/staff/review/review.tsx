@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { responseWords } from '#core/response';
 import { endingOf } from '#core/session';
 import { staffContext } from '~/context.server';
 import { load } from '~/door.server';
@@ -29,9 +30,15 @@ interface Note {
 function notesOf(sessions: ReviewData['sessions']): Note[] {
   return sessions.flatMap(({ id, day, word, ...session }) => {
     const { says, attention } = endingOf(session);
-    const texts = [session.stopReason ? says : '', word].filter(Boolean);
+    const after = session.response === null ? null : responseWords(session.response);
+    const isTold = after !== null && after.bears !== 'well';
+    const texts = [
+      session.stopReason ? says : '',
+      word,
+      isTold ? `afterwards: ${after.label.toLowerCase()}` : '',
+    ].filter(Boolean);
     if (texts.length === 0) return [];
-    return [{ id, day, text: texts.join(' · '), attention }];
+    return [{ id, day, text: texts.join(' · '), attention: attention || isTold }];
   });
 }
 
