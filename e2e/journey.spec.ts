@@ -160,8 +160,11 @@ test('a session survives a closed page and a lost network, and nothing is logged
   await phone.getByRole('button', { name: '3', exact: true }).click();
   await phone.clock.runFor(5_000);
   await phone.reload();
-  // The hold goes on where it was; the machine makes up for the time.
+  // Nobody knows what was done meanwhile: it is asked, and the clock stands still until then.
+  await expect(phone.getByText(/Did you stay on it\?$/)).toBeVisible();
   await phone.clock.runFor(40_000);
+  await phone.getByRole('button', { name: 'Yes, all along' }).click();
+  await phone.clock.runFor(1_000);
   await expect(phone.getByText('Let go', { exact: true })).toBeVisible();
   await phone.getByRole('button', { name: '1', exact: true }).click();
   await phone.getByRole('button', { name: 'Finish' }).click();

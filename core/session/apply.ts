@@ -120,7 +120,21 @@ function resumed(state: SessionState, at: number): SessionState {
   const away = at - state.pausedAt;
   const { phase } = state;
   const moved: Phase = 'since' in phase ? { ...phase, since: phase.since + away } : phase;
-  return { ...state, status: 'running', pausedAt: null, phase: moved };
+  return { ...state, status: 'running', pausedAt: null, gap: false, phase: moved };
+}
+
+/** The clock stands still from the last instant that is known; whoever was on a point is asked about the rest. */
+function lost(state: SessionState, at: number): SessionState {
+  if (state.status !== 'running' || !('since' in state.phase)) return state;
+  return { ...paused(state, at), gap: state.phase.name === 'hold' };
+}
+
+/** After a gap: what the client says was done in it. Who stayed goes on as if nothing had been. */
+function known(state: SessionState, stayed: boolean): SessionState {
+  if (!state.gap) return state;
+  return stayed
+    ? { ...state, gap: false, status: 'running', pausedAt: null }
+    : { ...state, gap: false };
 }
 
 function close(
@@ -129,7 +143,7 @@ function close(
   end: Pick<SessionState, 'status'> & Partial<SessionState>,
 ): SessionState {
   const held = state.phase.name === 'hold' ? endHold(state, at, 'cut short') : state;
-  return { ...held, ...end, endedAt: at, pausedAt: null, phase: { name: 'closing' } };
+  return { ...held, ...end, endedAt: at, pausedAt: null, gap: false, phase: { name: 'closing' } };
 }
 
 /**
@@ -157,6 +171,11 @@ export function apply(state: SessionState, event: SessionEvent): SessionState {
       return paused(state, event.at);
     case 'resumed':
       return resumed(state, event.at);
+    case 'gap':
+      return lost(state, event.at);
+    case 'stayed':
+    case 'left':
+      return known(state, event.type === 'stayed');
   }
 
   if (state.status !== 'running' || event.step !== state.stepIndex) return state;

@@ -38,6 +38,18 @@ export const eventBodySchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('skipped'), step, reason: ids(SKIP_REASONS) }),
   z.object({ type: z.literal('paused') }),
   z.object({ type: z.literal('resumed') }),
+  /**
+   * From `at` on it is not known what was done: the page was closed, or the wall clock and the steady one went
+   * apart. `wall` is what the device’s wall clock said when that was noticed, ms since 1970.
+   */
+  z.object({
+    type: z.literal('gap'),
+    why: z.enum(['reload', 'clock']),
+    wall: z.number().int().positive(),
+  }),
+  /** After a gap: the client says they stayed on the point, or came off it. */
+  z.object({ type: z.literal('stayed') }),
+  z.object({ type: z.literal('left') }),
   z.object({ type: z.literal('stopped'), reason: ids(STOP_REASONS) }),
   z.object({
     type: z.literal('finished'),

@@ -152,6 +152,22 @@ describe('a timed hold', () => {
     expect(summarise(at(true)).holdsAsked).toBe(1);
   });
 
+  it('logs no hold in full that was left: after a gap only what is known counts, unless they say they stayed', () => {
+    const after = (says: 'stayed' | 'left') => {
+      const run = runner(routineWith(itemFor('breastbone', { dose: timed(20) })));
+      run.happen({ type: 'started' });
+      run.ready();
+      run.pass(5);
+      run.happen({ type: 'gap', why: 'reload', wall: 1 });
+      run.pass(600);
+      expect(run.state).toMatchObject({ status: 'paused', gap: true, phase: { name: 'hold' } });
+      run.happen({ type: says });
+      run.happen({ type: 'stopped', reason: 'interrupted' });
+      return run.state.holds[0]?.contactSeconds;
+    };
+    expect([after('left'), after('stayed')]).toEqual([2, 20]);
+  });
+
   it('keeps what builds up to its shorter time while the client is still sore, in the log too', () => {
     const build = { method: 'build-up', fromSeconds: 10, toSeconds: 30 } as const;
     const routine = routineWith(itemFor('sole-roll', { dose: build, sides: 'left', points: 1 }));
@@ -409,6 +425,9 @@ const anyBody: fc.Arbitrary<EventBody> = fc.oneof(
   fc.constantFrom<EventBody>(
     { type: 'started' },
     { type: 'paused' },
+    { type: 'gap', why: 'clock', wall: 1 },
+    { type: 'stayed' },
+    { type: 'left' },
     { type: 'resumed' },
     { type: 'finished', word: '' },
   ),

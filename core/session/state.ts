@@ -33,6 +33,8 @@ export interface SessionState {
   phase: Phase;
   /** When the present pause began. */
   pausedAt: number | null;
+  /** What was done since then is not known, and is asked. */
+  gap: boolean;
   holds: readonly HoldRecord[];
   startedAt: number | null;
   endedAt: number | null;
@@ -52,6 +54,7 @@ export const begin = (steps: readonly HoldStep[]): SessionState => ({
   stepIndex: 0,
   phase: { name: 'find' },
   pausedAt: null,
+  gap: false,
   holds: [],
   startedAt: null,
   endedAt: null,

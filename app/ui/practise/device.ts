@@ -12,6 +12,14 @@ interface KeptSession {
 }
 
 const NAME = 'session';
+/** The last instant at which somebody is known to have been on a point. */
+const SEEN = 'session seen';
+
+/** The clocks of a device: one that may be set or jump, ms since 1970, and one that only runs, ms since any instant. */
+export interface Clocks {
+  wall: () => number;
+  steady: () => number;
+}
 
 export interface Device {
   session: SessionStore;
@@ -28,12 +36,12 @@ const bodyOf = ({ versionId, ledId, startedAt }: SessionHead, event: SessionEven
  * The session a person is in on this device, or is about to begin. What happens in it is written here and
  * sent by the outbox; a session that is taken up sends all of its log again, which is stored once.
  *
- * @param now milliseconds since 1970 UTC
+ * Taken up in the middle of a hold, what was done while the page was away is asked.
  */
 export async function openDevice(
   outbox: Outbox,
   led: { id: string; ledId: string; steps: readonly HoldStep[] },
-  now: () => number,
+  { wall, steady }: Clocks,
 ): Promise<Device> {
   // Only this code writes under the name, sealed for its person.
   const kept = (await outbox.readJotted(NAME)) as KeptSession | null;
@@ -41,7 +49,7 @@ export async function openDevice(
     kept !== null &&
     kept.head.versionId === led.id &&
     kept.head.ledId === led.ledId &&
-    now() - kept.head.startedAt < TAKE_UP_WITHIN_MS &&
+    wall() - kept.head.startedAt < TAKE_UP_WITHIN_MS &&
     !kept.events.some(({ type }) => type === 'finished' || type === 'stopped');
   const earlier = goesOn ? kept.events : [];
   let head: SessionHead | null = goesOn ? kept.head : null;
@@ -55,18 +63,28 @@ export async function openDevice(
       body: bodyOf(of, event) as Letter<'session event'>['body'],
     });
   for (const event of earlier) if (head) send(head, event);
+  // Only this code writes under the name.
+  const seenAt = goesOn ? ((await outbox.readJotted(SEEN)) as number | null) : null;
+  const last = Math.max(earlier.at(-1)?.at ?? 0, seenAt ?? 0);
+  const base = Math.max(wall(), last);
+  const from = steady();
+  const now = () => Math.round(base + steady() - from);
   const session = createSession(
     led.steps,
     {
       now,
+      wall,
       newId: () => uuid(),
       onEvent: (event) => {
         head ??= { id: uuid(), versionId: led.id, ledId: led.ledId, startedAt: event.at };
         outbox.jot(NAME, { head, events: [...session.read().events] });
         send(head, event);
+        if (event.type === 'finished' || event.type === 'stopped') outbox.jot(SEEN, null);
       },
+      onSeen: (at) => outbox.jot(SEEN, at),
     },
     earlier,
   );
+  if (goesOn) session.lost('reload', last);
   return { session, takenUp: goesOn };
 }

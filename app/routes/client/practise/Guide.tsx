@@ -23,7 +23,7 @@ const TICK_MS = 200;
 const STOP_SETTLES_MS = 1_000;
 /** Emergencies first: whoever has one does not read on. */
 const GRAVEST_FIRST = [...STOP_REASONS].reverse();
-const now = () => Date.now();
+const CLOCKS = { wall: () => Date.now(), steady: () => performance.now() };
 
 /** What sound a change of the session calls for. */
 function cueFor(before: SessionState, after: SessionState) {
@@ -53,6 +53,7 @@ function Run({
   stillSore: boolean;
 }) {
   const { session } = device;
+  const { now } = session;
   const { state } = useSyncExternalStore(session.subscribe, session.read, session.read);
   const [time, setTime] = useState(now);
   const [asking, setAsking] = useState<'skip' | 'stop' | null>(null);
@@ -88,7 +89,7 @@ function Run({
       clearInterval(timer);
       document.removeEventListener('visibilitychange', turn);
     };
-  }, [session]);
+  }, [session, now]);
 
   const isAgain = Object.keys(spent).length > 0;
   const happen = (body: EventBody) => {
@@ -202,7 +203,7 @@ export function Guide({
   useEffect(() => {
     if (lead !== 'here') return;
     let left = false;
-    void openDevice(outbox, version, now).then((opened) => {
+    void openDevice(outbox, version, CLOCKS).then((opened) => {
       if (!left) setDevice(opened);
     });
     return () => {

@@ -148,9 +148,15 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
             therapist sees it; the next is somewhere else.
           </p>
         )}
-        {paused && (
+        {paused && !state.gap && (
           <p className={classes.ease} role="alert">
             Paused. Come off the point.
+          </p>
+        )}
+        {state.gap && (
+          <p className={classes.ease} role="alert">
+            The clock lost sight of this hold after {clockTime(Math.floor(heldSeconds(state, now)))}
+            . Did you stay on it?
           </p>
         )}
         <HoldDrawing
@@ -172,7 +178,16 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
         count={ratings.length}
         onTakeBack={() => happen({ type: 'unrated', step: step.index })}
       />
-      {rateable && !paused ? (
+      {state.gap ? (
+        <div className={classes.two}>
+          <button type="button" className={classes.main} onClick={() => happen({ type: 'stayed' })}>
+            Yes, all along
+          </button>
+          <button type="button" className={classes.main} onClick={() => happen({ type: 'left' })}>
+            No, I came off
+          </button>
+        </div>
+      ) : rateable && !paused ? (
         <RatingPad
           question={question}
           loud={phase.name === 'rate-after' || due}
@@ -194,6 +209,7 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
         {paused ? (
           <button
             type="button"
+            disabled={state.gap}
             className={classes.main}
             onClick={() => happen({ type: 'resumed' })}
           >
