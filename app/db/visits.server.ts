@@ -133,6 +133,7 @@ export const measurementsOf = (db: Database, clientId: string) =>
       value: measurement.value,
       seen: measurement.seen,
       way: measurement.way,
+      by: measurement.by,
       pictureId: measurement.pictureId,
       day: measurement.day,
       revision: measurement.revision,

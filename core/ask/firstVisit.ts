@@ -54,6 +54,9 @@ function triesOf(given: Given, name: string): Outcome<number[]> {
     : mistaken('out of range', name, `--${name} takes figures, such as 62,65,63.`);
 }
 
+const AT_HOME = ['neither', 'before', 'after', 'both'] as const;
+const HANDS = ['one', 'two'] as const;
+
 const changed: Command = {
   name: 'change',
   says: 'Whether two readings of a test differ by more than measuring does.',
@@ -63,6 +66,8 @@ const changed: Command = {
     before: { says: 'up to three tries', takes: 'figures', required: true },
     after: { says: 'up to three tries', takes: 'figures', required: true },
     way: { says: WAYS.join(', '), takes: 'word' },
+    home: { says: `taken by the client alone: ${AT_HOME.join(', ')}`, takes: 'word' },
+    hands: { says: `taken by ${HANDS.join(' or ')}`, takes: 'word' },
   },
   example: 'change --test neck-turn --before 50,54,52 --after 66',
   run: (given) => {
@@ -70,6 +75,10 @@ const changed: Command = {
     if (!quantity.ok) return quantity;
     const way = choiceOf(given, 'way', WAYS, 'number');
     if (!way.ok) return way;
+    const home = choiceOf(given, 'home', AT_HOME, 'neither');
+    if (!home.ok) return home;
+    const hands = choiceOf(given, 'hands', HANDS, 'one');
+    if (!hands.ok) return hands;
     const both = [];
     for (const name of ['before', 'after']) {
       const tries = triesOf(given, name);
@@ -82,15 +91,31 @@ const changed: Command = {
     if (!before || !after) return mistaken('missing', 'after', '--after is needed.');
     const judged = change(
       quantity.value,
-      { value: before.value, way: way.value },
-      { value: after.value, way: way.value },
+      {
+        value: before.value,
+        way: way.value,
+        atHome: home.value === 'before' || home.value === 'both',
+        by: 'one',
+      },
+      {
+        value: after.value,
+        way: way.value,
+        atHome: home.value === 'after' || home.value === 'both',
+        by: hands.value,
+      },
     );
     const { ordinary, semSource, unit } = quantity.value;
     return answer({
       value: judged.verdict,
       unit: `${UNIT_WORDS[unit]}, verdict in words`,
       band: null,
-      inputs: { before: before.value, after: after.value, way: way.value },
+      inputs: {
+        before: before.value,
+        after: after.value,
+        way: way.value,
+        home: home.value,
+        hands: hands.value,
+      },
       rule: 'changed when the difference is beyond the smallest detectable change',
       source: sourcesOf([judged.source, semSource]),
       more: {

@@ -1,4 +1,4 @@
-import { citation, type Source } from '#core/knowledge';
+import { citation, ownEstimate, type Source } from '#core/knowledge';
 import type { Quantity, Way } from './quantity';
 import { FINGER_ERROR } from './sources';
 
@@ -13,18 +13,57 @@ export const semOf = (mdc: number): number => mdc / (Z95 * Math.SQRT2);
 
 const FINGERS_SEM_MM = 4;
 
-/** Standard error of a reading by the way it was taken. */
-export function semBy(quantity: Quantity, way: Way): { sem: number; source: Source } {
-  return way === 'fingers' && quantity.sem < FINGERS_SEM_MM
-    ? { sem: FINGERS_SEM_MM, source: FINGER_ERROR }
-    : { sem: quantity.sem, source: quantity.semSource };
+const shown = (value: number) => String(Math.round(value * 10) / 10);
+
+/** A picture is seldom taken quite from the side; our estimate. */
+const PICTURE_SHARE = 1.3;
+/** Alone at home, without a second pair of eyes on the start and the end; our estimate. */
+const HOME_SHARE = 1.5;
+/** Two people set the same test up differently; our estimate. */
+export const OTHER_HANDS_SHARE = 1.4;
+
+/**
+ * Standard error of a reading by the way it was taken and by whom, in the quantity's unit. Published errors are of one
+ * therapist with a goniometer or a rule; how much more other ways and hands bring is our estimate.
+ *
+ * @example a turn of the neck, SEM 3°: 3° by a therapist, 3.9° from a picture, 4.5° at home
+ */
+export function semBy(
+  quantity: Quantity,
+  way: Way,
+  atHome = false,
+): { sem: number; source: Source } {
+  const isPicture = way === 'picture' && quantity.unit === 'deg';
+  const byFingers = way === 'fingers' && quantity.sem < FINGERS_SEM_MM;
+  const base = byFingers ? FINGERS_SEM_MM : quantity.sem;
+  // A rating is the client's own wherever it is given.
+  const share =
+    (isPicture ? PICTURE_SHARE : 1) * (atHome && quantity.unit !== 'score' ? HOME_SHARE : 1);
+  if (byFingers && share === 1) return { sem: base, source: FINGER_ERROR };
+  if (share === 1) return { sem: base, source: quantity.semSource };
+  const how = [isPicture ? 'from a picture' : null, atHome ? 'at home' : null]
+    .filter(Boolean)
+    .join(' and ');
+  return {
+    sem: base * share,
+    source: ownEstimate(`${shown(base)} of one therapist, × ${shown(share)} ${how}`),
+  };
 }
 
-/** A figure with the way it was read. */
+/** A figure with the way it was read, and by whom as far as that is known. */
 export interface Read {
   value: number;
   way: Way;
+  /** The client took it alone. */
+  atHome?: boolean;
+  /** Whoever took it; null when that is not known. */
+  by?: string | null;
 }
+
+/** Whether two readings were taken by two people, as far as is known. */
+const otherHands = (before: Read, after: Read): boolean =>
+  (before.atHome ?? false) !== (after.atHome ?? false) ||
+  (Boolean(before.by) && Boolean(after.by) && before.by !== after.by);
 
 export type ChangeVerdict = 'changed' | 'within measurement error' | 'too few readings';
 
@@ -47,8 +86,6 @@ export const CHANGE_SOURCE = citation(
   'Jacobson & Truax 1991, J. Consult. Clin. Psychol. 59:12; MDC95 = 1.96 √2 SEM',
 );
 
-const shown = (value: number) => String(Math.round(value * 10) / 10);
-
 /**
  * Judges a change against measurement error.
  *
@@ -66,8 +103,11 @@ export function change(quantity: Quantity, before: Read | null, after: Read | nu
       source: CHANGE_SOURCE,
     };
   }
-  const one = semBy(quantity, before.way);
-  const two = semBy(quantity, after.way);
+  const others = quantity.unit !== 'score' && otherHands(before, after);
+  const [one, two] = [before, after].map(({ way, atHome }) => {
+    const { sem } = semBy(quantity, way, atHome);
+    return { sem: others ? sem * OTHER_HANDS_SHARE : sem };
+  }) as [{ sem: number }, { sem: number }];
   const mdc = mdc95(one.sem, two.sem);
   const difference = after.value - before.value;
   const reliableChange = difference / Math.hypot(one.sem, two.sem);
@@ -84,6 +124,11 @@ export function change(quantity: Quantity, before: Read | null, after: Read | nu
     direction: !changed || quantity.better === null ? null : difference > 0 ? up : down,
     arithmetic: [
       `Difference: ${shown(after.value)} − ${shown(before.value)} = ${shown(difference)}.`,
+      ...(others
+        ? [
+            `Taken by two people: each error × ${OTHER_HANDS_SHARE}, our estimate, is in the next line.`,
+          ]
+        : []),
       even
         ? `Standard error of one reading (SEM): ${shown(one.sem)}.`
         : `Standard errors of the two readings (SEM): ${shown(one.sem)} and ${shown(two.sem)}.`,

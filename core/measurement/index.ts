@@ -20,6 +20,7 @@ export {
   type Read,
 } from './change';
 export { edgeOfBed, type EdgeOfBed, type ShortMuscles } from './edgeOfBed';
+export { leadFrom, leadFromEdgeOfBed, type Lead } from './leads';
 export { homeToday, type AskedAtHome, type HomeToday, type TakenAtHome } from './home';
 export { pointsOfSample, poseOf, SAMPLES, type Limb, type Pose, type Sample } from './pose';
 export {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { deviation } from 'd3-array';
-import { MOVEMENT_TESTS, SITES } from '#core/anatomy';
+import { findSite, MOVEMENT_TESTS, SITES } from '#core/anatomy';
 import type { Point } from '#core/geometry';
 import {
   against,
@@ -9,6 +9,9 @@ import {
   angleToVertical,
   change,
   edgeOfBed,
+  leadFrom,
+  leadFromEdgeOfBed,
+  type Read,
   findQuantity,
   fingersToMm,
   gravityOf,
@@ -221,18 +224,138 @@ describe('a reading', () => {
 });
 
 describe('the edge-of-bed test (common practice, no published source)', () => {
+  const nothing = {
+    thighRises: null,
+    thighDegrees: null,
+    kneeDegrees: null,
+    thighSinks: null,
+    sem: 3,
+  } as const;
   it.each([
-    [{ thighRises: false, kneeDegrees: 92, thighSinks: null }, 'neither'],
-    [{ thighRises: false, kneeDegrees: 60, thighSinks: null }, 'quads'],
+    [{ thighRises: false, kneeDegrees: 92 }, 'neither'],
+    [{ thighRises: false, kneeDegrees: 60 }, 'quads'],
     [{ thighRises: true, kneeDegrees: 55, thighSinks: true }, 'quads'],
     [{ thighRises: true, kneeDegrees: 55, thighSinks: false }, 'both'],
+    // A knee bend of 80° or more is ordinary quad length: it is the hip flexors, whatever was not tried.
+    [{ thighRises: true, kneeDegrees: 80 }, 'hip flexors'],
     [{ thighRises: true, kneeDegrees: 88, thighSinks: false }, 'hip flexors'],
-    [{ thighRises: true, kneeDegrees: 55, thighSinks: null }, 'look again'],
-    [{ thighRises: null, kneeDegrees: null, thighSinks: null }, 'look again'],
+    [{ thighDegrees: 15, kneeDegrees: 88 }, 'hip flexors'],
+    [{ thighDegrees: -5, kneeDegrees: 60 }, 'quads'],
+    // Ordinary quads, and a thigh that sinks as with short ones.
+    [{ thighRises: true, kneeDegrees: 88, thighSinks: true }, 'look again'],
+    [{ thighRises: false, thighDegrees: 15, kneeDegrees: 60 }, 'look again'],
+    [{}, 'not enough seen'],
+    [{ kneeDegrees: 92 }, 'not enough seen'],
+    [{ kneeDegrees: 60, thighSinks: true }, 'not enough seen'],
+    [{ thighRises: false }, 'not enough seen'],
+    [{ thighRises: true, kneeDegrees: 55 }, 'not enough seen'],
+    [{ thighRises: true }, 'not enough seen'],
   ] as const)('%j → %s', (seen, verdict) => {
-    const decided = edgeOfBed(seen);
+    const decided = edgeOfBed({ ...nothing, ...seen });
     expect(decided.verdict).toBe(verdict);
-    expect(decided.says).toMatch(/\.$/);
+    expect(decided.says).toMatch(/[.?]$/);
+  });
+
+  it('says only what was observed: no thigh, no knee and no sinking that nobody looked at', () => {
+    const open = <T>(arbitrary: fc.Arbitrary<T>) => fc.option(arbitrary);
+    const anySeen = fc.record({
+      thighRises: open(fc.boolean()),
+      thighDegrees: open(fc.integer({ min: -30, max: 60 })),
+      kneeDegrees: open(fc.integer({ min: 0, max: 150 })),
+      thighSinks: open(fc.boolean()),
+      sem: fc.constant(3),
+    });
+    fc.assert(
+      fc.property(anySeen, (seen) => {
+        const { verdict, says } = edgeOfBed(seen);
+        const left = [
+          seen.thighRises === null && seen.thighDegrees === null,
+          seen.kneeDegrees === null,
+          seen.thighSinks === null,
+        ];
+        if (left.every(Boolean)) expect(verdict).toBe('not enough seen');
+        if (left[0]) {
+          expect(verdict).toBe('not enough seen');
+          expect(says).not.toMatch(/thigh (stays|sinks)/);
+        }
+        if (seen.kneeDegrees === null) expect(says).not.toMatch(/knee bends/);
+        if (seen.thighSinks === null) expect(says).not.toMatch(/^The thigh (sinks|stays up)/);
+        if ((seen.kneeDegrees ?? 0) >= 80) expect(verdict).not.toMatch(/quads|both/);
+        expect(leadFromEdgeOfBed(edgeOfBed(seen)) === null).toBe(
+          !['quads', 'hip flexors', 'both'].includes(verdict),
+        );
+      }),
+    );
+  });
+
+  it('says when the knee is within a reading’s error of 80°', () => {
+    const at = (kneeDegrees: number) =>
+      edgeOfBed({ ...nothing, thighRises: false, kneeDegrees }).says;
+    expect(at(78)).toContain('within a reading’s error of 80°');
+    expect(at(70)).not.toContain('error');
+  });
+});
+
+describe('observations lead to sites (common practice, no published source)', () => {
+  it('a squat that leans, tips or drifts out leads to the front of hip and thigh', () => {
+    expect(leadFrom('squat', 'knees', 'drift out')?.siteIds).toEqual([
+      'middle-quad',
+      'inside-hip-bone',
+      'hip-front',
+    ]);
+    expect(leadFrom('squat', 'knees', 'over the feet')).toBeNull();
+    expect(leadFrom('squat', 'knees', null)).toBeNull();
+  });
+
+  it('every lead is of a test, an observation and an answer there are, to sites that take pressure', () => {
+    let leads = 0;
+    for (const test of TESTS) {
+      for (const { id, options } of test.observations) {
+        for (const option of options) {
+          const lead = leadFrom(test.id, id, option);
+          if (!lead) continue;
+          leads += 1;
+          expect(lead.why).toMatch(/\.$/);
+          for (const siteId of lead.siteIds) {
+            expect([siteId, findSite(siteId)?.redirect]).toEqual([siteId, undefined]);
+          }
+        }
+      }
+    }
+    expect(leads).toBe(6);
+  });
+});
+
+describe('errors by way and by hand (our estimates upon published errors of one tester)', () => {
+  const turn = quantity('neck-turn', 'turn');
+  const mdc = (before: Partial<Read>, after: Partial<Read>) =>
+    change(turn, { value: 50, way: 'number', ...before }, { value: 60, way: 'number', ...after })
+      .mdc ?? 0;
+
+  it('a client’s phone is not a therapist’s goniometer', () => {
+    expect(semBy(turn, 'number').sem).toBe(3);
+    expect(semBy(turn, 'tilt', true).sem).toBeCloseTo(4.5);
+    expect(semBy(turn, 'picture').sem).toBeCloseTo(3.9);
+    expect(semBy(turn, 'tilt', true).source.kind).toBe('own estimate');
+    expect(semBy(turn, 'number').source.kind).toBe('citation');
+  });
+
+  it('two people differ by more than one with herself, home and practice by still more', () => {
+    const same = mdc({ by: 'a' }, { by: 'a' });
+    const unknown = mdc({ by: null }, { by: 'a' });
+    const two = mdc({ by: 'a' }, { by: 'b' });
+    const home = mdc({ by: 'a' }, { by: 'c', atHome: true });
+    expect(same).toBeCloseTo(1.96 * Math.SQRT2 * 3);
+    expect(unknown).toBe(same);
+    expect(two).toBeCloseTo(same * 1.4);
+    expect(home).toBeGreaterThan(two);
+    const judged = change(
+      turn,
+      { value: 50, way: 'number', by: 'a' },
+      { value: 60, way: 'number', by: 'b' },
+    );
+    expect(judged.verdict).toBe('within measurement error');
+    expect(judged.arithmetic.join(' ')).toContain('Taken by two people');
   });
 });
 

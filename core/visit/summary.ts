@@ -20,6 +20,8 @@ export interface VisitFigure {
   moment: 'before' | 'after';
   value: number;
   way: Way;
+  /** Who took it; null when that is not known. */
+  by?: string | null;
 }
 
 export interface VisitRecord {

@@ -16,6 +16,8 @@ export interface Figure {
   seen: string | null;
   way: 'number' | 'fingers' | 'tilt' | 'picture';
   pictureId: string | null;
+  /** Who took it; null while it is on its way. */
+  by: string | null;
   day: string;
   revision: number;
 }
@@ -41,6 +43,7 @@ function figureOf(
     seen: given.seen ?? null,
     way: given.way,
     pictureId: given.pictureId ?? null,
+    by: null,
     ...rest,
   };
 }

@@ -37,7 +37,8 @@ export function ChangeWords({
             ))}
           </ul>
           <p>
-            Error of one reading: {sourceWords(semBy(quantity, after.way).source)}. Rule:{' '}
+            Error of one reading:{' '}
+            {sourceWords(semBy(quantity, after.way, after.visitId === null).source)}. Rule:{' '}
             {sourceWords(judged.source)}.
           </p>
         </details>

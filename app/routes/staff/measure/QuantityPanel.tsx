@@ -45,7 +45,7 @@ export function QuantityPanel({
     return {
       side,
       now: now?.value ?? null,
-      sem: semBy(quantity, now?.way ?? 'number').sem,
+      sem: semBy(quantity, now?.way ?? 'number', now?.visitId === null).sem,
       after: after && after.id !== now?.id ? after.value : null,
       earlier: readings
         .earlier(place)
@@ -112,7 +112,7 @@ export function QuantityPanel({
         </div>
         <p className={classes.soft}>
           {quantity.ordinary
-            ? `Ordinary: ${ordinaryWords(quantity, quantity.ordinary)}. ${sourceWords(quantity.ordinary.source)}.`
+            ? `Ordinary: ${ordinaryWords(quantity, quantity.ordinary)}; ${sourceWords(quantity.ordinary.source)}.`
             : 'No published ordinary range at hand: compare with the other side and with before.'}
         </p>
         {differ && (

@@ -117,13 +117,23 @@ export function TestPanel({
           <Observations
             test={test}
             seenAt={seenAt}
+            earlierAt={(id, side) => {
+              const [last] = readings.earlier({ quantityId: id, side });
+              return last ? { seen: last.seen, when: readings.when(last) } : null;
+            }}
             onSeen={(quantityId, side, seen) =>
               write({ quantityId, side }, { tries: [], seen, way: 'number' })
             }
           />
         </div>
       )}
-      {test.id === 'edge-of-bed' && <ShortMuscles seenAt={seenAt} figureAt={figureAt} />}
+      {test.id === 'edge-of-bed' && (
+        <ShortMuscles
+          seenAt={seenAt}
+          figureAt={figureAt}
+          sem={Math.max(...test.quantities.map(({ sem }) => sem))}
+        />
+      )}
       {test.atHome !== null && <HomeAsking file={file} test={test} says={test.atHome} />}
       <ToolDialog
         test={test}

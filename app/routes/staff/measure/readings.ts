@@ -70,6 +70,8 @@ export function useReadings({ figures, visits, openId, today }: Data, testId: st
 
 /** A row as the core compares it; null when it holds no figure. */
 export const asRead = (row: Row | undefined): Read | null =>
-  row?.value === null || row === undefined ? null : { value: row.value, way: row.way };
+  row?.value === null || row === undefined
+    ? null
+    : { value: row.value, way: row.way, atHome: row.visitId === null, by: row.by };
 
 export type Readings = ReturnType<typeof useReadings>;
