@@ -21,4 +21,5 @@ export { settledSites } from './settled';
 export { readRoutine, type RetiredLine } from './stored';
 export { wayWords } from './wayWords';
 export { ladderFor, type LadderClient, type LadderView } from './clientLadder';
+export { insteadOf, isRefused, type Instead } from './insteadOf';
 export { ledWords, type LedRoutine, type PostureWords, type SiteWords } from './led';

@@ -1,6 +1,6 @@
 import { Textarea } from '@mantine/core';
 import type { Finding } from '#core/knowledge';
-import { LIMITS, type Routine } from '#core/routine';
+import { LIMITS, type Instead, type Routine } from '#core/routine';
 import classes from './Findings.module.css';
 
 const SOURCE = {
@@ -47,19 +47,66 @@ function Reason({
   );
 }
 
+/** What is possible in place of a refused use, one key away. */
+function InsteadLine({
+  instead,
+  byKey,
+  onTake,
+}: {
+  instead: Instead | null;
+  /** The key acts on this one. */
+  byKey: boolean;
+  onTake: () => void;
+}) {
+  return (
+    <p className={classes.instead}>
+      {instead
+        ? `Possible: ${instead.says}.`
+        : 'No other way is left here: it takes a clearance, or another site.'}{' '}
+      <button type="button" onClick={onTake}>
+        {instead ? 'Take it' : 'Take the line out'}
+        {byKey && (
+          <>
+            {' '}
+            <kbd>i</kbd>
+          </>
+        )}
+      </button>
+    </p>
+  );
+}
+
 /** What the checks say, most severe first; each opens to its rule, inputs and source. */
 export function Findings({
   findings,
   reasons,
+  instead,
+  insteadKeyFor,
   onSelect,
   onReason,
+  onInstead,
 }: {
   findings: readonly Finding[];
   /** Reasons recorded so far. */
   reasons: NonNullable<Routine['reasons']>;
+  /** What is possible in place of refused uses, by line; null where nothing is left. */
+  instead: ReadonlyMap<string, Instead | null>;
+  /** The line that the key for it acts on. */
+  insteadKeyFor: string | undefined;
   onSelect: (itemId: string) => void;
+  onInstead: (itemId: string) => void;
   onReason: (rule: Answered, why: string) => void;
 }) {
+  // Of several refusals of one line the first says what is possible: it answers them all.
+  const showsInstead = new Set(
+    [...instead.keys()].flatMap((id) => {
+      const first = findings.find(
+        ({ itemId, verdict, inputs }) =>
+          itemId === id && verdict === 'refuse' && 'sensitivity' in inputs,
+      );
+      return first ? [first] : [];
+    }),
+  );
   if (findings.length === 0) {
     return <p className={classes.none}>Nothing to object to.</p>;
   }
@@ -75,6 +122,13 @@ export function Findings({
             {finding.verdict === 'refuse' && <strong className={classes.refuse}>Refused. </strong>}
             {finding.reason}
           </p>
+          {finding.itemId !== undefined && showsInstead.has(finding) && (
+            <InsteadLine
+              instead={instead.get(finding.itemId) ?? null}
+              byKey={finding.itemId === insteadKeyFor}
+              onTake={() => onInstead(finding.itemId ?? '')}
+            />
+          )}
           {finding.answeredBy && (
             <Reason
               rule={finding.answeredBy}

@@ -1,19 +1,26 @@
 import { MantineProvider } from '@mantine/core';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { fade, itemFor, routineWith, timed } from '#core/examples';
+import { fade, itemFor, ladderClient, routineWith, timed } from '#core/examples';
 import type { Finding } from '#core/knowledge';
-import { checkRoutine, layOut, totalsOf } from '#core/routine';
+import { checkRoutine, insteadOf, type Instead, layOut, totalsOf } from '#core/routine';
 import { clockBand } from '../parts/words';
 import { Findings } from './Findings';
 import { Sums } from './Sums';
 
 const context = { minutesPerDay: 10, firstVersion: true, screening: [] };
-const list = (findings: readonly Finding[], reasons = {}) =>
+const list = (
+  findings: readonly Finding[],
+  reasons = {},
+  instead: ReadonlyMap<string, Instead | null> = new Map<string, Instead | null>(),
+) =>
   renderToStaticMarkup(
     <MantineProvider>
       <Findings
         findings={findings}
         reasons={reasons}
+        instead={instead}
+        insteadKeyFor={[...instead.keys()][0]}
+        onInstead={() => undefined}
         onSelect={() => undefined}
         onReason={() => undefined}
       />
@@ -33,6 +40,16 @@ describe('the checks of a plan', () => {
     const given = checkRoutine({ ...routineWith(itemFor('calf')), reasons }, unscreened);
     expect(list(given, reasons)).toContain('Known here for years.</textarea>');
     expect(list(given, reasons)).not.toContain('Refused. ');
+  });
+
+  it('say once what is possible in place of a refused use, or that nothing is left', () => {
+    const item = itemFor('breastbone', { id: 'b', grade: 9 });
+    const findings = checkRoutine(routineWith(item), context);
+    const possible = insteadOf(item, ladderClient());
+    const markup = list(findings, {}, new Map([['b', possible]]));
+    expect(markup.match(/Possible: to 3 of 10\./g)).toHaveLength(1);
+    expect(markup).toContain('<kbd>i</kbd>');
+    expect(list(findings, {}, new Map([['b', null]]))).toContain('No other way is left here');
   });
 
   it('say what is refused, and open to rule, inputs and source', () => {

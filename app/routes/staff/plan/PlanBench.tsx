@@ -4,6 +4,8 @@ import { v7 as uuid } from 'uuid';
 import { findSite, type Site } from '#core/anatomy';
 import {
   checkRoutine,
+  insteadOf,
+  isRefused,
   layOut,
   LIMITS,
   sidesInOrder,
@@ -101,15 +103,35 @@ export function PlanBench({ data }: { data: PlanData }) {
     [findings],
   );
   const selected = routine.items.find((item) => item.id === selectedId);
+  const instead = useMemo(
+    () =>
+      new Map(
+        routine.items
+          .filter((item) => refusedIds.has(item.id) && isRefused(item, client))
+          .map((item) => [item.id, insteadOf(item, client)]),
+      ),
+    [routine.items, refusedIds, client],
+  );
 
   const selectedSite = selected && findSite(selected.siteId);
   const ladder = useLadder(selected, client);
 
   const add = (site: Site) =>
     dispatch({ type: 'add', site, id: uuid(), affectedSide: file.affectedSide });
+  const takeInstead = (id: string | undefined) => {
+    const possible = id === undefined ? undefined : instead.get(id);
+    if (id === undefined || possible === undefined) return;
+    dispatch(
+      possible === null ? { type: 'remove', id } : { type: 'change', id, change: possible.change },
+    );
+  };
+  /** Of the line that is chosen, else of the first that is refused. */
+  const insteadKeyFor =
+    selectedId !== null && instead.has(selectedId) ? selectedId : [...instead.keys()][0];
   const select = (id: string) => dispatch({ type: 'select', id });
   useKeys([
     ['mod+z', () => dispatch({ type: 'undo' })],
+    ['i', () => takeInstead(insteadKeyFor)],
     ['e', () => editor.current?.querySelector<HTMLElement>('input:checked, input')?.focus()],
   ]);
 
@@ -137,7 +159,10 @@ export function PlanBench({ data }: { data: PlanData }) {
             <Findings
               findings={findings}
               reasons={routine.reasons ?? {}}
+              instead={instead}
+              insteadKeyFor={insteadKeyFor}
               onSelect={select}
+              onInstead={takeInstead}
               onReason={(rule, why) => dispatch({ type: 'reason', rule, why })}
             />
           </section>
