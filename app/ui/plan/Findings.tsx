@@ -1,6 +1,7 @@
 import { Textarea } from '@mantine/core';
 import type { Finding } from '#core/knowledge';
 import { LIMITS, type Instead, type Routine } from '#core/routine';
+import { InsteadLine } from './InsteadLine';
 import classes from './Findings.module.css';
 
 const SOURCE = {
@@ -44,35 +45,6 @@ function Reason({
       value={why}
       onChange={(event) => onReason(rule, event.currentTarget.value)}
     />
-  );
-}
-
-/** What is possible in place of a refused use, one key away. */
-function InsteadLine({
-  instead,
-  byKey,
-  onTake,
-}: {
-  instead: Instead | null;
-  /** The key acts on this one. */
-  byKey: boolean;
-  onTake: () => void;
-}) {
-  return (
-    <p className={classes.instead}>
-      {instead
-        ? `Possible: ${instead.says}.`
-        : 'No other way is left here: it takes a clearance, or another site.'}{' '}
-      <button type="button" onClick={onTake}>
-        {instead ? 'Take it' : 'Take the line out'}
-        {byKey && (
-          <>
-            {' '}
-            <kbd>i</kbd>
-          </>
-        )}
-      </button>
-    </p>
   );
 }
 

@@ -21,6 +21,7 @@ import { Empty } from '~/ui/parts/Empty';
 import { Notice } from '~/ui/parts/Notice';
 import { shortDay } from '~/ui/parts/words';
 import { Findings } from '~/ui/plan/Findings';
+import { InsteadLine } from '~/ui/plan/InsteadLine';
 import { ItemEditor } from '~/ui/plan/ItemEditor';
 import { ItemList } from '~/ui/plan/ItemList';
 import { offSites } from '~/ui/plan/offSites';
@@ -242,6 +243,14 @@ export function PlanBench({ data }: { data: PlanData }) {
             />
           </div>
           <div ref={editor}>
+            {selected && instead.has(selected.id) && (
+              <InsteadLine
+                refused
+                instead={instead.get(selected.id) ?? null}
+                byKey
+                onTake={() => takeInstead(selected.id)}
+              />
+            )}
             {selected && (
               <ItemEditor
                 key={selected.id}
