@@ -39,8 +39,11 @@ export const LAY_WORDS: readonly LayWords[] = [
     ['middle-quad'],
     JOINT_CARE,
   ),
-  says(['front of the thigh'], ['middle-quad', 'outer-quad', 'inner-quad']),
-  says(['stiff after sitting', 'stiff to straighten', 'limps the first steps'], ['middle-quad']),
+  says(['front of the thigh'], ['middle-quad', 'outer-quad', 'inner-quad', 'deep-quad']),
+  says(
+    ['stiff after sitting', 'stiff to straighten', 'limps the first steps'],
+    ['deep-quad', 'middle-quad'],
+  ),
   says(
     ['outer knee', 'outside of the knee', 'outer thigh', 'the band'],
     ['inside-hip-bone', 'hip-front', 'outer-quad'],
@@ -114,6 +117,6 @@ export const LAY_WORDS: readonly LayWords[] = [
   says(['rotator cuff'], ['above-ridge', 'below-ridge', 'outer-blade-edge', 'armpit']),
   says(['levator'], ['neck-levator', 'blade-corner']),
   says(['pecs'], ['chest', 'chest-under']),
-  says(['quads'], ['middle-quad', 'outer-quad', 'inner-quad']),
+  says(['quads'], ['middle-quad', 'outer-quad', 'inner-quad', 'deep-quad']),
   says(['hammies', 'hams'], ['hamstrings']),
 ];

@@ -13,7 +13,7 @@ describe('what people type', () => {
     ['front of knee', 'middle-quad'],
     ['above the kneecap', 'middle-quad'],
     ['front of thigh', 'middle-quad'],
-    ['stiff after sitting', 'middle-quad'],
+    ['stiff after sitting', 'deep-quad'],
     ['heel', 'heel-arch'],
     ['lumbago', 'side-low-back'],
     ['sciatica', 'deep-buttock'],

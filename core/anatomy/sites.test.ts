@@ -34,7 +34,7 @@ describe('the sites', () => {
     ['arm', 6],
     ['trunk front', 4],
     ['low back, hip and buttock', 8],
-    ['thigh and leg', 7],
+    ['thigh and leg', 8],
     ['foot', 6],
   ])('are complete at %s: %i', (region, count) => {
     expect(SITES.filter((site) => site.region === region)).toHaveLength(count);
@@ -55,6 +55,7 @@ describe('the sites', () => {
     ['side-low-back', 'ordinary', 5],
     ['big-buttock', 'robust', 3],
     ['middle-quad', 'robust', 5],
+    ['deep-quad', 'robust', 5],
     ['inner-thigh', 'delicate', 2],
     ['mid-sole', 'robust', 5],
     ['forefoot-wring', 'delicate', 1],

@@ -53,6 +53,7 @@ export const SHIPPED: Readonly<Record<Table, readonly string[]>> = {
     'hip-front',
     'outer-thigh-band',
     'middle-quad',
+    'deep-quad',
     'outer-quad',
     'inner-quad',
     'hamstrings',

@@ -54,7 +54,7 @@ const SEEN: Partial<Record<TestId, Record<string, Record<string, Omit<Lead, 'sou
   },
 };
 
-const QUADS: readonly SiteId[] = ['middle-quad', 'outer-quad', 'inner-quad'];
+const QUADS: readonly SiteId[] = ['middle-quad', 'deep-quad', 'outer-quad', 'inner-quad'];
 const FLEXORS: readonly SiteId[] = ['inside-hip-bone', 'hip-front'];
 
 /**

@@ -51,7 +51,16 @@ const BONE = among(
   ...['chest', 'chest-under', 'collarbone-points', 'front-side-neck'],
 );
 const LEG = among(
-  ...['middle-quad', 'outer-quad', 'inner-quad', 'hamstrings', 'inner-thigh', 'calf', 'shin-side'],
+  ...[
+    'middle-quad',
+    'deep-quad',
+    'outer-quad',
+    'inner-quad',
+    'hamstrings',
+    'inner-thigh',
+    'calf',
+    'shin-side',
+  ],
   ...['outer-thigh-band'],
 );
 const LEG_AND_ROOT = (use: Use) =>

@@ -7,7 +7,7 @@ export const LEG_SITES = [
   site({
     id: 'middle-quad',
     plainName: 'Middle of the thigh',
-    anatomicalName: 'rectus femoris and vastus intermedius',
+    anatomicalName: 'rectus femoris',
     region: 'thigh and leg',
     sensitivity: 'robust',
     flesh: 'thick',
@@ -45,7 +45,52 @@ export const LEG_SITES = [
       by('elbow', 'seated', 'Lean the elbow’s flat onto the muscle, slowly.'),
       by('massage-gun', 'seated', 'Slowly along the muscle, its own weight, off the kneecap.'),
     ],
-    related: [{ siteId: 'hip-front', why: 'Both lift the thigh: look at both.' }],
+    related: [
+      { siteId: 'hip-front', why: 'Both lift the thigh: look at both.' },
+      { siteId: 'deep-quad', why: 'It lies underneath and hides behind it.' },
+    ],
+    tests: ['heel-to-buttock', 'edge-of-bed', 'squat'],
+  }),
+  site({
+    id: 'deep-quad',
+    plainName: 'Deep thigh muscle',
+    anatomicalName: 'vastus intermedius',
+    region: 'thigh and leg',
+    sensitivity: 'robust',
+    flesh: 'thick',
+    find: [
+      'The lower half of the middle of the thigh, a hand above the knee, leg loose.',
+      'It lies under the middle muscle and can hardly be felt: sink in slowly and wait.',
+    ],
+    refersTo: ['above-kneecap', 'front-of-knee', 'front-of-thigh'],
+    keepOff: 'Not on the kneecap.',
+    zones: ['kneecap'],
+    watch:
+      'Stiff to straighten after sitting, limping the first steps: commonly looked for here. Sink through the upper muscle first; calm that one before.',
+    usualHoldSeconds: { from: 15, to: 60 },
+    capSeconds: 300,
+    methods: ['timed', 'fade', 'sweep', 'pin-and-glide'],
+    setups: [
+      by(
+        'heel-of-hand',
+        'seated',
+        'Heel of the hand, leg stretched out and loose, sinking in slowly.',
+      ),
+      by('stick-roller', 'seated', 'Both hands on the stick, slow and heavy, leg loose.'),
+      by('elbow', 'seated', 'Lean the elbow’s flat through the upper muscle, slowly.'),
+      by(
+        'foam-roller',
+        'lying-front',
+        'Lie over the roller above the knee on forearms and the other knee, and wait until it gives.',
+      ),
+      by(
+        'slim-roller',
+        'lying-front',
+        'As on the foam roller: pin just below the point, then bend the knee.',
+      ),
+      by('firm-ball', 'lying-front', 'One point at a time, the forearms carrying at first.'),
+    ],
+    related: [{ siteId: 'middle-quad', why: 'It lies on top: calm it first.' }],
     tests: ['heel-to-buttock', 'edge-of-bed', 'squat'],
   }),
   site({

@@ -24,6 +24,11 @@ export const SITE_ORDER: readonly { first: SiteId; then: SiteId; why: string }[]
     then: 'upper-outer-buttock',
     why: 'The deep belly muscle comes before the buttock.',
   },
+  {
+    first: 'middle-quad',
+    then: 'deep-quad',
+    why: 'The upper muscle is calmed before the one under it.',
+  },
   { first: 'toe-ray-shear', then: 'between-rays', why: 'The shear warms the foot up.' },
   { first: 'toe-ray-shear', then: 'mid-sole', why: 'The shear warms the foot up.' },
 ];

@@ -270,12 +270,16 @@ export const PLACES: Record<SiteId, Place> = {
     spot: { kind: 'offset', mark: 'front: side hip point', by: [-4, 90] },
   },
   'middle-quad': {
-    areas: [band('front', 22, [54, 532], [54, 656])],
+    areas: [band('front', 22, [54, 532], [54, 606])],
     spot: {
       kind: 'between',
       marks: ['front: front hip bone', 'front: upper edge of the kneecap'],
       share: 0.6,
     },
+  },
+  'deep-quad': {
+    areas: [band('front', 20, [54, 630], [54, 656])],
+    spot: { kind: 'offset', mark: 'front: upper edge of the kneecap', by: [0, -44] },
   },
   'outer-quad': {
     areas: [band('front', 15, [79, 540], [76, 650])],
