@@ -18,6 +18,7 @@ export default [
   layout('routes/signed-in/door.ts', [
     route('keep', 'routes/signed-in/keep/keep.ts'),
     route('keep/key', 'routes/signed-in/keep/key.ts'),
+    route('drawings/:siteId', 'routes/signed-in/drawing/drawing.ts'),
     layout('routes/signed-in/settings/settings.tsx', [
       ...prefix('settings', [
         index('routes/signed-in/settings/index.ts'),

@@ -256,11 +256,14 @@ test('a letter is kept for nobody but the one who is signed in, in no file but t
       403,
     ]);
   }
-  expect(await send(page.request, therapist, { kind: 'home measure' })).toEqual([
-    200,
-    'refused',
-    403,
-  ]);
+  for (const kind of ['home measure', 'response', 'session event']) {
+    expect([kind, ...(await send(page.request, therapist, { kind }))]).toEqual([
+      kind,
+      200,
+      'refused',
+      403,
+    ]);
+  }
   // A therapist of another practice.
   const desk = await otherDevice(browser, baseURL);
   await stepInAs(desk.page, 'Rooke');

@@ -389,6 +389,8 @@ test('screening, map, measures and notes take no damaged letter, and keep nothin
     on('note', { notes: { type: 'doc', content: [] } }),
     on('note', { notes: { type: 'script', text: 'x' } }),
     on('session event', { session: {}, event: {} }),
+    on('response', { sessionId: id, answer: 'splendid' }),
+    on('response', { sessionId: id, answer: 'none' }),
     ...['no json', null, []].map((body) => on('point', body)),
   ];
   const { answers } = await postLetters(page.request, bad);

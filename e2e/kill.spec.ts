@@ -127,7 +127,12 @@ function clientLetters(versionId: string, sessionId: string): Letter[] {
       { session: { versionId, ledId: null, startedAt }, event: { type, seq, at: startedAt + seq } },
       { thing: sessionId },
     );
-  return [event(0, 'started'), event(1, 'paused'), of('home measure', { reading: reading([61]) })];
+  return [
+    event(0, 'started'),
+    event(1, 'paused'),
+    of('home measure', { reading: reading([61]) }),
+    of('response', { sessionId, answer: 'little-sore' }),
+  ];
 }
 
 async function post(server: Running, sent: readonly Sent[]): Promise<void> {

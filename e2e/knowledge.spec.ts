@@ -258,6 +258,27 @@ test.describe('the plan', () => {
   });
 });
 
+test('a site is drawn for the phone on the side that is meant, and what nobody knows is not', async ({
+  page,
+}) => {
+  await stepInAs(page, 'Maren');
+  const drawn = async (path: string) => (await page.request.get(path)).text();
+  // From the back the right side lies right of the middle, from the front left of it.
+  for (const [site, kept] of [
+    ['neck-groove', 'right'],
+    ['chest', 'left'],
+  ] as const) {
+    const other = kept === 'left' ? 'right' : 'left';
+    expect(await drawn(`/drawings/${site}?side=${kept}`)).not.toContain('scale(-1 1)');
+    expect(await drawn(`/drawings/${site}?side=${other}`)).toContain('scale(-1 1)');
+  }
+  const { headers, status } = await page.request
+    .get('/drawings/calf?side=nowhere')
+    .then((answer) => ({ headers: answer.headers(), status: answer.status() }));
+  expect([status, headers['content-type']]).toEqual([200, 'image/svg+xml; charset=utf-8']);
+  expect((await page.request.get('/drawings/elbow-of-doom')).status()).toBe(404);
+});
+
 test('the core answers from the command line, and bad input exits with a sentence', () => {
   const ask = (...args: string[]) =>
     spawnSync(process.execPath, ['scripts/ask.mjs', ...args], { encoding: 'utf8' });

@@ -240,6 +240,10 @@ for (const { viewport, staff, client } of VIEWS) {
     await sound('opening');
     await page.getByRole('button', { name: 'Start' }).click();
     await sound('find');
+    const drawn = page.getByAltText('Where to press, drawn, with what to keep off');
+    await expect
+      .poll(() => drawn.evaluate((img: HTMLImageElement) => img.complete && img.naturalWidth > 0))
+      .toBe(true);
     await page.getByRole('button', { name: 'Skip' }).click();
     await sound('skip');
     await page.keyboard.press('Escape');

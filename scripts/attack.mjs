@@ -138,6 +138,7 @@ const BODIES = {
   reading: { visitId: null, reading },
   'home measure': { reading },
   'home asking': { testId: 'neck-turn', when: 'weekly' },
+  response: { sessionId: randomUUID(), answer: 'bruised' },
   note: { notes: doc },
   draft: { baseNumber: 0, content: { items: [], timesPerWeek: 7, message: '' } },
   issue: { baseNumber: 0, reason: 'x', content: { items: [], timesPerWeek: 7, message: '' } },

@@ -54,11 +54,14 @@ export function SiteDrawing({
   site,
   view,
   whole = false,
+  flipped = false,
 }: {
   site: Site;
   view: ViewId;
   /** The whole view with where it may be felt, instead of the site close up. */
   whole?: boolean;
+  /** As on the other side of the body. */
+  flipped?: boolean;
 }) {
   const place = PLACES[site.id as SiteId];
   const areas = inView(place.areas, view);
@@ -85,6 +88,7 @@ export function SiteDrawing({
       view={view}
       label={label}
       frame={frame}
+      flipped={flipped}
       under={
         <>
           {parts.map(({ id, shape }) => {

@@ -1,5 +1,5 @@
 import { useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
-import { placeKey, type LedRoutine, type SiteWords } from '#core/routine';
+import { placeKey, type HoldStep, type LedRoutine, type SiteWords } from '#core/routine';
 import type { EventBody, SessionState } from '#core/session';
 import { useLed } from './led';
 import { pointWords, usePresentPlace } from './place';
@@ -47,6 +47,21 @@ function Caution({ site, alone }: { site: SiteWords; alone: boolean }) {
       )}
       {site.watch && <li>{site.watch}</li>}
     </ul>
+  );
+}
+
+/** Where it is, drawn; while it is not there its room is left to the words. */
+function Picture({ step }: { step: HoldStep }) {
+  const [missing, setMissing] = useState(false);
+  if (missing) return null;
+  return (
+    <div className={classes.picture}>
+      <img
+        src={`/drawings/${step.siteId}?side=${step.side}`}
+        alt="Where to press, drawn, with what to keep off"
+        onError={() => setMissing(true)}
+      />
+    </div>
   );
 }
 
@@ -103,6 +118,7 @@ export function Find({ state, happen, onSkip, onStop }: FindProps) {
       <div className={classes.body} ref={body}>
         {heading && <p className={classes.turn}>{heading}</p>}
         <h1>{name}</h1>
+        {isNew && <Picture step={step} />}
         {!cautionOnly && (
           <p className={classes.soft}>
             {[...(ways[step.itemId] ?? []), pointWords(step)].filter(Boolean).join(' · ')}

@@ -76,15 +76,18 @@ function useDayAfter(sessionId: string | null) {
   const outbox = useOutbox();
   const { entries } = useView();
   const [given, setGiven] = useState<ResponseId | null>(null);
+  const [telling, setTelling] = useState(false);
   const unsent = entries.flatMap(({ letter }) => {
     if (letter.kind !== 'response') return [];
     const { body } = letter as Letter<'response'>;
     return body.sessionId === sessionId ? [body.answer] : [];
   });
   const last = unsent.at(-1);
-  if (given === null && last !== undefined) setGiven(last);
+  // What an earlier page left unsent counts at once; what is being told, once it was waited for.
+  if (given === null && last !== undefined && !telling) setGiven(last);
   const tell = async (answer: ResponseId) => {
     if (sessionId === null) return;
+    setTelling(true);
     const id = outbox.add({
       kind: 'response',
       clientId: null,
@@ -96,10 +99,12 @@ function useDayAfter(sessionId: string | null) {
     if (responseWords(answer).bears === 'not') return setGiven(answer);
     const patience = new Promise<null>((done) => setTimeout(() => done(null), HEARD_WITHIN_MS));
     const heard = await Promise.race([outbox.settled(id), patience]);
-    if (heard?.is === 'kept') window.location.reload();
-    else setGiven(answer);
+    // Nothing may be begun on a page that is about to be read anew.
+    if (heard?.is === 'kept') return window.location.reload();
+    setGiven(answer);
+    setTelling(false);
   };
-  return { given: given ?? last ?? null, tell };
+  return { given, tell };
 }
 
 export default function Practise({ loaderData }: Route.ComponentProps) {
