@@ -29,11 +29,11 @@ for (const old of readdirSync(FOLDER)) if (old.endsWith('.png')) rmSync(join(FOL
 const server = await startDemoServer();
 const browser = await chromium.launch({ executablePath: browserPath(), args: ARGS });
 
-async function open(person, viewport, colorScheme = 'light') {
+async function open(person, viewport) {
   const context = await browser.newContext({
     baseURL: server.url,
     viewport,
-    colorScheme,
+    colorScheme: 'light',
     locale: 'en-GB',
     timezoneId: 'Europe/Copenhagen',
   });
@@ -132,9 +132,6 @@ async function therapist() {
   await page.goto(`${hollis}/review`);
   await take(page, 'review');
   await firstVisit(page);
-  const dark = await open('Maren', DESK, 'dark');
-  await dark.goto('/atlas?q=front%20of%20shoulder');
-  await take(dark, 'atlas-dark');
 }
 
 async function client() {
@@ -146,9 +143,12 @@ async function client() {
   await take(page, 'points-phone');
   await page.clock.install();
   await page.goto('/practise');
+  await page.getByLabel('A little sore').check();
+  await page.getByRole('button', { name: 'Go on' }).click();
   await page.getByRole('button', { name: 'Start' }).waitFor();
   await page.waitForLoadState('networkidle');
   await page.getByRole('button', { name: 'Start' }).click();
+  await take(page, 'find-phone');
   await page.getByRole('button', { name: 'I’m on it' }).click();
   await page.clock.runFor(3_500);
   for (const [grade, seconds] of [

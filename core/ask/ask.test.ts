@@ -77,6 +77,28 @@ describe('asking the core', () => {
     });
   });
 
+  it('reads the edge-of-bed test by what was seen, and leads on', () => {
+    const seen = value('edge-of-bed', { thigh: 'up', knee: '88' });
+    expect([seen.value, seen.more?.lookAt]).toEqual([
+      'hip flexors',
+      ['inside-hip-bone', 'hip-front'],
+    ]);
+    expect(value('edge-of-bed', {}).value).toBe('not enough seen');
+  });
+
+  it('names what is possible in place of what screening rules out', () => {
+    const floor = { site: 'below-ridge', tool: 'tennis-ball', posture: 'lying-back' };
+    const refused = value('screen', {
+      yes: 'latex',
+      site: 'side-low-back',
+      tool: 'tennis-ball',
+      posture: 'wall-back',
+    });
+    expect(refused.more?.allowed).toBe(false);
+    expect(refused.more?.instead).toMatch(/\S/);
+    expect(value('screen', { ...floor, posture: 'wall-side' }).more?.instead).toBeNull();
+  });
+
   it('builds up: quiet days after in a row, a day that was not asked about passed over', () => {
     const next = (after: string) => value('build-up', { least: '10', most: '30', after }).value;
     expect([
@@ -145,6 +167,8 @@ describe('asking the core', () => {
     ['scale', { site: 'calf', grade: '3' }, '--rated is needed.'],
     ['build-up', { least: '10', most: '30', after: 'splendid' }, /--after is a list of at most 60/],
     ['build-up', { least: '30', most: '10' }, 'The shorter time cannot be above the longer one.'],
+    ['edge-of-bed', { knee: '400' }, /between 0° and 150° on a human body/],
+    ['edge-of-bed', { thigh: 'sideways' }, /--thigh is one of/],
     ['build-up', { least: '0', most: '10' }, /at least/],
     ['dose', { site: 'calf', method: 'magic' }, /--method is one of/],
     [

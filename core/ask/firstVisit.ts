@@ -4,6 +4,10 @@ import { answer, mistaken, type Outcome } from '#core/knowledge';
 import { FINGERTIP_MM, snap } from '#core/map';
 import {
   change,
+  edgeOfBed,
+  findQuantity,
+  judgeTry,
+  leadFromEdgeOfBed,
   findTest,
   PICTURE_READS,
   POINTS_NEEDED,
@@ -131,6 +135,57 @@ const changed: Command = {
   },
 };
 
+const THIGH = ['down', 'up', 'unknown'] as const;
+const SINKS = ['yes', 'no', 'unknown'] as const;
+
+const edge: Command = {
+  name: 'edge-of-bed',
+  says: 'Which muscles the edge-of-bed test shows to be short, and where that leads.',
+  options: {
+    thigh: { says: `seen: ${THIGH.join(', ')}`, takes: 'word' },
+    angle: { says: 'of the thigh above level; below it negative', takes: '°' },
+    knee: { says: 'bend of the hanging knee', takes: '°' },
+    sinks: { says: `with the knee straightened by hand: ${SINKS.join(', ')}`, takes: 'word' },
+  },
+  example: 'edge-of-bed --thigh up --knee 88',
+  run: (given) => {
+    const thigh = choiceOf(given, 'thigh', THIGH, 'unknown');
+    if (!thigh.ok) return thigh;
+    const sinks = choiceOf(given, 'sinks', SINKS, 'unknown');
+    if (!sinks.ok) return sinks;
+    const angles: Record<string, number | null> = { angle: null, knee: null };
+    for (const [name, id] of [
+      ['angle', 'thigh'],
+      ['knee', 'knee'],
+    ] as const) {
+      if (given[name] === undefined) continue;
+      const value = numberOf(given, name);
+      if (!value.ok) return value;
+      const quantity = findQuantity('edge-of-bed', id);
+      const judged = quantity && judgeTry(quantity, value.value);
+      if (judged && !judged.ok) return judged;
+      angles[name] = value.value;
+    }
+    const seen = {
+      thighRises: thigh.value === 'unknown' ? null : thigh.value === 'up',
+      thighDegrees: angles.angle ?? null,
+      kneeDegrees: angles.knee ?? null,
+      thighSinks: sinks.value === 'unknown' ? null : sinks.value === 'yes',
+      sem: findQuantity('edge-of-bed', 'knee')?.sem ?? 0,
+    };
+    const decided = edgeOfBed(seen);
+    return answer({
+      value: decided.verdict,
+      unit: 'verdict in words',
+      band: null,
+      inputs: { ...seen },
+      rule: decided.says,
+      source: sourcesOf([decided.source]),
+      more: { lookAt: leadFromEdgeOfBed(decided)?.siteIds ?? [] },
+    });
+  },
+};
+
 const angle: Command = {
   name: 'angle',
   says: 'The angle, or the offset, that points on a picture make.',
@@ -211,4 +266,4 @@ const place: Command = {
   },
 };
 
-export const FIRST_VISIT: readonly Command[] = [changed, angle, place];
+export const FIRST_VISIT: readonly Command[] = [edge, changed, angle, place];

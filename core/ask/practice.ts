@@ -9,13 +9,30 @@ import {
   SIDES,
   SITES,
   ZONES,
+  type Site,
   type SiteId,
 } from '#core/anatomy';
 import { doseSchema, METHOD_IDS, METHODS } from '#core/dosage';
 import { answer, mistaken, sourceWords, type Outcome } from '#core/knowledge';
-import { checkRoutine, itemSchema, newItem, totalsOf, usualDose, withTests } from '#core/routine';
+import {
+  checkRoutine,
+  insteadOf,
+  itemSchema,
+  newItem,
+  totalsOf,
+  usualDose,
+  withTests,
+  type LadderClient,
+} from '#core/routine';
 import { builtUp, BUILD_UP_SECONDS, quietInRow, RESPONSE_IDS } from '#core/response';
-import { CONDITION_IDS, mayUse, screen, type ScreenAnswer } from '#core/screening';
+import {
+  CONDITION_IDS,
+  mayUse,
+  screen,
+  type ScreenAnswer,
+  type ScreenFinding,
+  type Use,
+} from '#core/screening';
 import { choiceOf, listOf, numberOf, wordOf, type Answer, type Command, type Given } from './ask';
 
 const SIDES_CHOICES = ['both', 'left', 'right', 'mid'] as const;
@@ -239,6 +256,32 @@ function answersFrom(given: Given): Outcome<ScreenAnswer[]> {
   return answer(answers);
 }
 
+/** What is possible for somebody of usual build who has every tool; null when it is not refused, or nothing is left. */
+function insteadFor(
+  site: Site,
+  { side, toolId, positionId, method, grade }: Use,
+  screening: readonly ScreenFinding[],
+): string | null {
+  const client: LadderClient = {
+    massKilograms: null,
+    statureMetres: null,
+    tools: null,
+    places: null,
+    ratings: [],
+    screening,
+  };
+  if (site.redirect) return null;
+  const line = {
+    ...newItem(site, 'line'),
+    toolId,
+    positionId,
+    dose: usualDose(site, method),
+    grade,
+    sides: side,
+  };
+  return insteadOf(line, client)?.says ?? null;
+}
+
 const screening: Command = {
   name: 'screen',
   says: 'What follows from screening answers; with a site, whether it may be worked so.',
@@ -310,6 +353,7 @@ const screening: Command = {
         allowed,
         ceilingGrade,
         timeShare,
+        instead: insteadFor(site, use, findings),
         reasons: reasons.map(({ rule, level, therapist, clearedBy }) => ({
           rule,
           level,

@@ -179,7 +179,11 @@ export const NECK_SITES = [
     methods: ['timed', 'press-and-move'],
     setups: [
       by('thumb', 'seated', 'Thumb, slowly up towards the earlobe, light.'),
-      by('press-tool', 'seated', 'The rounded tip, its own weight and a little more.'),
+      by(
+        'press-tool',
+        'seated',
+        'The tool in front of the body, both hands on it, the rounded tip from the side: its own weight and a little more.',
+      ),
     ],
     related: [
       { siteId: 'blade-corner', why: 'Blade corner and side of neck go together: look at both.' },
@@ -234,7 +238,11 @@ export const NECK_SITES = [
     methods: ['press-and-move', 'timed'],
     setups: [
       by('fingers', 'seated', 'Press and look down slowly, then up again to the middle.'),
-      by('press-tool', 'seated', 'The rounded tip on the spot; look down slowly while pressing.'),
+      by(
+        'press-tool',
+        'seated',
+        'The tool in front of the body, both hands on it, the tip from the side; look down slowly while pressing.',
+      ),
     ],
     related: [
       { siteId: 'blade-corner', why: 'The same muscle at the blade: that end comes first.' },

@@ -24,7 +24,11 @@ export const SHOULDER_SITES = [
     capSeconds: 120,
     methods: ['timed', 'fade', 'pincer', 'press-and-move', 'brief'],
     setups: [
-      by('fingers', 'seated', 'Pincer the roll between fingers and thumb, arm resting on a table.'),
+      by(
+        'fingers',
+        'seated',
+        'The opposite hand, fingers from behind: pincer the roll between fingers and thumb, arm resting on a table.',
+      ),
       by(
         'hook-cane',
         'seated',
@@ -64,7 +68,11 @@ export const SHOULDER_SITES = [
         'seated',
         'Hook over the shoulder onto the corner; let the arms hang, circle the shoulder slowly.',
       ),
-      by('press-tool', 'seated', 'The rounded tip over the shoulder onto the corner.'),
+      by(
+        'press-tool',
+        'seated',
+        'The opposite hand, thumb on top of the handle, the tip over the shoulder onto the corner: pull down and forward.',
+      ),
       by('tennis-ball', 'lying-back', 'Lie on the ball, knees bent, arm across the body.'),
       by('firm-ball', 'lying-back', 'As with the tennis ball, on something that gives.'),
     ],
