@@ -220,7 +220,7 @@ test('how the day after was is asked before the next session, and decides what c
   await expect(page.getByText(/^After .*: bruised$/).first()).toBeVisible();
   await page.getByRole('link', { name: 'Odalys Brandt' }).click();
   await page.getByRole('link', { name: 'Practise' }).click();
-  await expect(page.getByRole('cell', { name: 'numb or tingling' })).toBeVisible();
+  await expect(page.getByText('the day after: numb or tingling')).toBeVisible();
 });
 
 test('stopping for a reason tells the client what to do and the therapist at once', async ({

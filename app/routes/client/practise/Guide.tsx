@@ -27,6 +27,8 @@ const CLOCKS = { wall: () => Date.now(), steady: () => performance.now() };
 
 /** What sound a change of the session calls for. */
 function cueFor(before: SessionState, after: SessionState) {
+  // Whoever lies on a point with the phone beside them has to hear that the clock stands still.
+  if (!before.gap && after.gap) return 'ask';
   if (before.phase.name === after.phase.name) return null;
   if (after.phase.name === 'hold') return 'begin';
   return before.phase.name === 'hold' ? 'end' : null;

@@ -46,7 +46,6 @@ export default function Log({ loaderData, params }: Route.ComponentProps) {
               Minutes
             </th>
             <th scope="col">How it ended</th>
-            <th scope="col">The day after</th>
             <th scope="col">A word for the day</th>
           </tr>
         </thead>
@@ -68,10 +67,12 @@ export default function Log({ loaderData, params }: Route.ComponentProps) {
                 <td className={`${classes.figure} ${classes.wide}`}>{session.minutes ?? '–'}</td>
                 <td className={ended.attention ? classes.attention : undefined}>
                   {ended.says}
+                  {after && (
+                    <span className={classes.after} data-attention={after.bears !== 'well'}>
+                      the day after: {after.label.toLowerCase()}
+                    </span>
+                  )}
                   {clock && <span className={classes.clock}>{clock}</span>}
-                </td>
-                <td className={after && after.bears !== 'well' ? classes.attention : undefined}>
-                  {after?.label.toLowerCase() ?? ''}
                 </td>
                 <td className={classes.word}>{session.word}</td>
               </tr>
