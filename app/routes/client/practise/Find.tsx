@@ -55,7 +55,7 @@ function Picture({ step }: { step: HoldStep }) {
   const [missing, setMissing] = useState(false);
   if (missing) return null;
   return (
-    <div className={classes.picture}>
+    <div className={classes.picture} data-room>
       <img
         src={`/drawings/${step.siteId}?side=${step.side}`}
         alt="Where to press, drawn, with what to keep off"
@@ -71,6 +71,9 @@ function Picture({ step }: { step: HoldStep }) {
  */
 type Fit = 'whole' | 'folded' | 'caution' | 'rest';
 
+/** Lower than this nothing is seen on the drawing; the style sheet hides it then. */
+const PICTURE_PX = 96;
+
 function useFit(isNew: boolean) {
   const [fit, setFit] = useState<Fit>('whole');
   const body = useRef<HTMLDivElement>(null);
@@ -78,7 +81,10 @@ function useFit(isNew: boolean) {
     const frame = body.current;
     if (!frame || (fit !== 'whole' && fit !== 'folded')) return;
     const settle = () => {
-      if (frame.scrollHeight <= frame.clientHeight + 2) return;
+      const over = frame.scrollHeight > frame.clientHeight + 2;
+      // The way to find can be opened again by a touch; the drawing is worth the room.
+      const room = frame.querySelector('[data-room]')?.clientHeight ?? PICTURE_PX;
+      if (!over && (fit !== 'whole' || !isNew || room >= PICTURE_PX)) return;
       setFit((now) => (now === 'whole' ? 'folded' : now === 'folded' && isNew ? 'caution' : now));
     };
     settle();
