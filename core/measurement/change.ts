@@ -104,10 +104,9 @@ export function change(quantity: Quantity, before: Read | null, after: Read | nu
     };
   }
   const others = quantity.unit !== 'score' && otherHands(before, after);
-  const [one, two] = [before, after].map(({ way, atHome }) => {
-    const { sem } = semBy(quantity, way, atHome);
-    return { sem: others ? sem * OTHER_HANDS_SHARE : sem };
-  }) as [{ sem: number }, { sem: number }];
+  const errorOf = ({ way, atHome }: Read) =>
+    semBy(quantity, way, atHome).sem * (others ? OTHER_HANDS_SHARE : 1);
+  const [one, two] = [{ sem: errorOf(before) }, { sem: errorOf(after) }];
   const mdc = mdc95(one.sem, two.sem);
   const difference = after.value - before.value;
   const reliableChange = difference / Math.hypot(one.sem, two.sem);
