@@ -14,8 +14,6 @@ export const ledSteps = (
 interface Row {
   versionId: string;
   day: string;
-  status: string;
-  startedAt: Date;
   summary: SessionSummary;
   response: string | null;
   responseAt: number | null;
@@ -37,6 +35,7 @@ export const borneFrom = (
     siteIds: summary.places.flatMap(({ siteId, contactSeconds }) =>
       contactSeconds > 0 ? [siteId] : [],
     ),
+    heldSiteIds: summary.places.flatMap(({ siteId, holdsDone }) => (holdsDone > 0 ? [siteId] : [])),
     response:
       underWaySince !== null && responseAt !== null && responseAt > underWaySince ? null : response,
     items: versions.find(({ id }) => id === versionId)?.content.items ?? [],

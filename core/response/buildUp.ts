@@ -11,6 +11,8 @@ export interface Borne {
   day: Day;
   /** Sites that were pressed in it. */
   siteIds: readonly string[];
+  /** Of those, the ones where a hold was held. */
+  heldSiteIds: readonly string[];
   /** What the client answered about the day after; null while it is not known. */
   response: string | null;
   /** The lines it followed. */
@@ -48,12 +50,14 @@ export const builtUp = (fromSeconds: number, toSeconds: number, quietDays: numbe
 /** How the days were after a line was done at its present dose, newest first; two sessions of a day are one. */
 function daysAfter(item: Routine['items'][number], sessions: readonly Borne[]): (string | null)[] {
   const byDay = new Map<Day, string | null>();
-  for (const { day, siteIds, response, items } of sessions) {
+  for (const { day, siteIds, heldSiteIds, response: answer, items } of sessions) {
     if (!siteIds.includes(item.siteId)) continue;
     const then = items.find(({ id }) => id === item.id);
     if (!then || !sameDose(then.dose, item.dose)) break;
     const known = byDay.get(day) ?? null;
-    const isWorse = response !== null && responseWords(response).bears !== 'well';
+    const isWorse = answer !== null && responseWords(answer).bears !== 'well';
+    // What was left at once was not borne: only what was not quiet counts of it.
+    const response = isWorse || heldSiteIds.includes(item.siteId) ? answer : null;
     byDay.set(day, isWorse ? response : (known ?? response));
   }
   return [...byDay.values()];

@@ -19,6 +19,7 @@ const plan = (change: Partial<Routine['items'][number]> = {}) =>
 const session = (ago: number, response: string | null, of = plan()): Borne => ({
   day: addDays(TODAY, -ago),
   siteIds: ['sole-roll'],
+  heldSiteIds: ['sole-roll'],
   response,
   items: of.items,
 });
@@ -61,6 +62,12 @@ describe('a hold that builds up (common practice, no published source)', () => {
         15,
       ]);
     }
+  });
+
+  it('does not grow by what was left at once, and goes back by it', () => {
+    const left = (response: string) => ({ ...session(1, response), heldSiteIds: [] });
+    expect(seconds([left('none'), session(2, 'none')])).toBe(15);
+    expect(seconds([left('sore'), session(2, 'none')])).toBe(10);
   });
 
   it('begins anew with a new dose, and looks at its own place only', () => {
