@@ -79,7 +79,8 @@ export async function openDevice(
         head ??= { id: uuid(), versionId: led.id, ledId: led.ledId, startedAt: event.at };
         outbox.jot(NAME, { head, events: [...session.read().events] });
         send(head, event);
-        if (event.type === 'finished' || event.type === 'stopped') outbox.jot(SEEN, null);
+        // What was seen of another session says nothing of this one.
+        if (['started', 'finished', 'stopped'].includes(event.type)) outbox.jot(SEEN, null);
       },
       onSeen: (at) => outbox.jot(SEEN, at),
     },
