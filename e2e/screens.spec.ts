@@ -270,6 +270,45 @@ for (const { viewport, staff, client } of VIEWS) {
   });
 }
 
+for (const lying of [
+  { width: 844, height: 390 },
+  { width: 568, height: 320 },
+]) {
+  test(`Stop and the ratings are in reach on a phone on its side: ${lying.width} px`, async ({
+    browser,
+    baseURL,
+  }) => {
+    const context = await browser.newContext({ baseURL, viewport: lying });
+    const page = await context.newPage();
+    await stepInAs(page, 'Yara');
+    await page.clock.install();
+    await page.goto('/practise');
+    await sayHowItWas(page);
+    await page.getByRole('button', { name: 'Start' }).click();
+    const reached = async (...names: string[]) => {
+      for (const name of [...names, 'Stop']) {
+        const button = page.getByRole('button', { name, exact: true });
+        await expect(button).toBeInViewport({ ratio: 1 });
+      }
+      await expectFitAndAccessible(page, names.join(), 'fit');
+    };
+    const caution = page.getByRole('list', { name: 'Before you press' });
+    await expect(caution.getByRole('listitem').last()).toBeInViewport({ ratio: 1 });
+    await reached('Skip', 'Find the spot');
+    await page.getByRole('button', { name: 'Find the spot' }).click();
+    await reached('Skip', 'I’m on it');
+    await page.clock.runFor(500);
+    await page.getByRole('button', { name: 'I’m on it' }).click();
+    await page.clock.runFor(3_500);
+    await reached('0', '10', 'Pause', 'Come off');
+    await page.getByRole('button', { name: 'Stop' }).click();
+    await page.clock.runFor(1_100);
+    await expect(page.getByRole('button', { name: /^Chest pain/ })).toBeInViewport({ ratio: 1 });
+    await expect(page.getByRole('button', { name: 'Back to the session' })).toBeInViewport();
+    await context.close();
+  });
+}
+
 test('a device that is dark makes the pages dark', async ({ page }) => {
   await stepInAs(page, 'Maren');
   const scheme = page.locator('html');
