@@ -251,7 +251,7 @@ test('typed figures that cannot be read say why, stay as typed and stop the issu
   }
   await hold.fill('1 min');
   await expect(issue).toBeEnabled();
-  await expect(page.getByRole('list', { name: 'Sites in order' })).toContainText('hold 1:00');
+  await expect(page.getByRole('list', { name: 'Lines in order' })).toContainText('hold 1:00');
 });
 
 test('a form that another version has overtaken is refused, shows both and keeps the work', async ({
@@ -283,7 +283,7 @@ test('a form that another version has overtaken is refused, shows both and keeps
   await expect(page.getByText(/Idris Falk issued version 2 while you were working/)).toBeVisible();
   await expect(page.getByText('“Breastbone too.”')).toBeVisible();
   await expect(page.getByRole('img', { name: /Breastbone/ })).toBeVisible();
-  const order = page.getByRole('list', { name: 'Sites in order' });
+  const order = page.getByRole('list', { name: 'Lines in order' });
   await expect(order).toContainText('Thumb base');
   await expect(page.getByLabel('Why this version')).toHaveValue('Thumb too.');
   await page.getByRole('button', { name: 'Go on with mine, as version 3' }).click();

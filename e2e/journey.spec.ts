@@ -61,7 +61,7 @@ test('a therapist prescribes four sites, the client joins and practises, the the
   ]) {
     await addSite(page, site);
   }
-  const order = page.getByRole('list', { name: 'Sites in order' });
+  const order = page.getByRole('list', { name: 'Lines in order' });
   await expect(order.getByRole('listitem')).toHaveCount(4);
 
   // Choose a line, change its method and its dose; totals and the strip follow.

@@ -77,7 +77,7 @@ test('prescribing, joining, practising and reviewing by keyboard alone', async (
   await page.keyboard.press('ArrowDown');
   await expect(page.locator(':focus')).toHaveAccessibleName(/^Add Chewing muscle/);
   await page.keyboard.press('Enter');
-  const order = page.getByRole('list', { name: 'Sites in order' });
+  const order = page.getByRole('list', { name: 'Lines in order' });
   const names = () => order.locator('button[aria-pressed]').allInnerTexts();
   await expect(order.getByRole('listitem')).toHaveCount(4);
   const first = (await names())[0];

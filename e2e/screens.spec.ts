@@ -389,7 +389,7 @@ test('the order of a routine can be changed by dragging', async ({ page }) => {
   await stepInAs(page, 'Maren');
   await addClient(page, 'Drag Test');
   for (const site of ['Skull base', 'Thumb base', 'Breastbone']) await addSite(page, site);
-  const order = page.getByRole('list', { name: 'Sites in order' });
+  const order = page.getByRole('list', { name: 'Lines in order' });
   const from = await page.getByRole('button', { name: /^Move Breastbone/ }).boundingBox();
   const to = await page.getByRole('button', { name: /^Move Skull base/ }).boundingBox();
   if (!from || !to) throw new Error('The handles are not drawn.');

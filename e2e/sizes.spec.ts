@@ -182,7 +182,7 @@ test('the focus stays where one works: map, measures and plan', async ({ page })
   await page.keyboard.type('breastb');
   await page.keyboard.press('Enter');
   await expect.poll(() => focused(page)).not.toBe('nothing');
-  const lines = page.getByRole('list', { name: 'Sites in order' });
+  const lines = page.getByRole('list', { name: 'Lines in order' });
   await lines.locator('button[aria-pressed]', { hasText: 'Thumb base' }).focus();
   await page.keyboard.press('Delete');
   await expect(lines.getByRole('listitem')).toHaveCount(2);

@@ -35,13 +35,13 @@ test('two who work on one draft lose neither’s work', async ({ page, browser, 
   await page.getByRole('button', { name: 'Go on with mine' }).click();
   await allKept(page);
   await page.reload();
-  const order = page.getByRole('list', { name: 'Sites in order' });
+  const order = page.getByRole('list', { name: 'Lines in order' });
   await expect(order).toContainText('Thumb base');
   // The other is told in turn, and goes on from there.
   await addSite(other, 'Skull base');
   await expect(other.getByRole('heading', { name: 'A draft of Maren Oltmann' })).toBeVisible();
   await other.getByRole('button', { name: 'Go on from theirs' }).click();
-  const theirs = other.getByRole('list', { name: 'Sites in order' });
+  const theirs = other.getByRole('list', { name: 'Lines in order' });
   await expect(theirs).toContainText('Thumb base');
   await expect(theirs).not.toContainText('Skull base');
   await withoutInterview(other);
@@ -87,7 +87,7 @@ test('a draft outlives a lost connection, on this device and with the server', a
   await expect(notSent(page, 1)).toBeVisible();
   // Closed and opened again: what the server never heard of is back on the bench.
   await page.goto(`${file}/plan`);
-  const order = page.getByRole('list', { name: 'Sites in order' });
+  const order = page.getByRole('list', { name: 'Lines in order' });
   await expect(order).toContainText('Thumb base');
   await cut(false);
   await allKept(page);

@@ -1,4 +1,4 @@
-import { expand, limitSteps, readRoutine, type HoldStep } from '#core/routine';
+import { expand, limitSteps, readRoutine, type Step } from '#core/routine';
 import { clearedAnswers, inForce, screen, type ScreenFinding } from '#core/screening';
 import { begin, replay, summarise, type SessionEvent } from '#core/session';
 import { asc, eq, isNull } from 'drizzle-orm';
@@ -9,7 +9,7 @@ import { asClearances, clearancesOf, screeningsOf } from './screenings.server';
 import { eventsOf } from './sessions.server';
 
 /** How far a log gets on a list of holds: events that mean nothing there are passed over by the machine. */
-function fit(steps: readonly HoldStep[], events: readonly SessionEvent[]) {
+function fit(steps: readonly Step[], events: readonly SessionEvent[]) {
   const state = replay(begin(steps), events);
   const summary = summarise(state);
   return { state, summary, reached: summary.holdsDone * 1000 + summary.contactSeconds };
@@ -57,7 +57,7 @@ export async function giveOldSessionsTheirHolds(
     const findings = screen(clearedAnswers(replies, words));
     const whole = expand(readRoutine(row.content).routine);
     const events = await eventsOf(db, row.id);
-    const limited: { steps: HoldStep[]; findings: ScreenFinding[] } = {
+    const limited: { steps: Step[]; findings: ScreenFinding[] } = {
       steps: limitSteps(whole, findings),
       findings,
     };

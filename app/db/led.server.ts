@@ -1,4 +1,4 @@
-import type { HoldStep } from '#core/routine';
+import type { Step } from '#core/routine';
 import type { ScreenFinding } from '#core/screening';
 import { and, eq } from 'drizzle-orm';
 import { v5 as uuidOf } from 'uuid';
@@ -10,7 +10,7 @@ import { ledRoutine } from './schema.server';
 export interface Led {
   clientId: string;
   versionId: string;
-  steps: readonly HoldStep[];
+  steps: readonly Step[];
   findings: readonly ScreenFinding[];
 }
 

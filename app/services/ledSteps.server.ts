@@ -1,5 +1,5 @@
 import { lengthened, type Borne } from '#core/response';
-import { expand, limitSteps, type HoldStep, type Routine } from '#core/routine';
+import { expand, limitSteps, type Step, type Routine } from '#core/routine';
 import type { ScreenFinding } from '#core/screening';
 import type { SessionSummary } from '#core/session';
 
@@ -8,7 +8,7 @@ export const ledSteps = (
   content: Routine,
   findings: readonly ScreenFinding[],
   sessions: readonly Borne[],
-): HoldStep[] => limitSteps(lengthened(expand(content), content, sessions), findings);
+): Step[] => limitSteps(lengthened(expand(content), content, sessions), findings);
 
 /** A session as its row tells how it was borne. Instants in ms since 1970. */
 interface Row {

@@ -1,5 +1,5 @@
 import { dayOf } from '#core/calendar';
-import { settledSites, type Routine } from '#core/routine';
+import { pressesOf, settledSites, type Routine } from '#core/routine';
 import type { SessionSummary } from '#core/session';
 import { routineOf, versionsOf } from '~/db/routines.server';
 import { screeningsOf } from '~/db/screenings.server';
@@ -13,7 +13,7 @@ const RATINGS_FROM = 6;
 /** First ratings of a session with the setup they were made at. */
 function ratedSetups(content: Routine | undefined, summary: SessionSummary, day: string) {
   return summary.places.flatMap(({ siteId, before }) => {
-    const item = content?.items.find((one) => one.siteId === siteId);
+    const item = content && pressesOf(content).find((one) => one.siteId === siteId);
     if (!item || before === null) return [];
     const { toolId, positionId, surfaceId, adjustmentId } = item;
     return [{ siteId, day, grade: before, toolId, positionId, surfaceId, adjustmentId }];

@@ -17,7 +17,7 @@ import { answer, mistaken, sourceWords, type Outcome } from '#core/knowledge';
 import {
   checkRoutine,
   insteadOf,
-  itemSchema,
+  pressSchema,
   newItem,
   totalsOf,
   usualDose,
@@ -164,7 +164,7 @@ const dose: Command = {
     if (!sides.ok) return sides;
     const affected = choiceOf(given, 'affected', AFFECTED, 'neither');
     if (!affected.ok) return affected;
-    const item = itemSchema.safeParse({
+    const item = pressSchema.safeParse({
       ...base,
       dose: parsed.data,
       points: numbers.points ?? 1,

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { ACTIVITY_LIMITS, DRILLS, STRETCHES, type Activity } from '#core/activities';
 import { findSite, REGIONS, SITES, WORKABLE_SITES, type Side, type SiteId } from '#core/anatomy';
 import type { Dose, MethodId } from '#core/dosage';
 import {
@@ -7,20 +8,23 @@ import {
   usualDose,
   type LadderClient,
   type Routine,
-  type RoutineItem,
+  type PressItem,
 } from '#core/routine';
 import { CONDITION_IDS, type ScreenAnswer } from '#core/screening';
 
 export { runner, START } from './runner';
 
+/** A routine of nothing but what is pressed. */
+export type PressRoutine = Routine & { items: PressItem[] };
+
 /** Routines for tests. */
-export function itemFor(siteId: SiteId, change: Partial<RoutineItem> = {}): RoutineItem {
+export function itemFor(siteId: SiteId, change: Partial<PressItem> = {}): PressItem {
   const site = findSite(siteId);
   if (!site) throw new RangeError(siteId);
   return { ...newItem(site, change.id ?? siteId), ...change };
 }
 
-export const routineWith = (...items: RoutineItem[]): Routine => ({
+export const routineWith = (...items: PressItem[]): PressRoutine => ({
   items,
   timesPerWeek: 7,
   message: '',
@@ -57,7 +61,7 @@ const ANY_DOSE: Record<MethodId, fc.Arbitrary<Dose>> = {
 const anyDose = fc.oneof(...Object.values(ANY_DOSE));
 
 /** Any item that fits the shape; it may break a site’s rules. */
-const anyItem = (id: string): fc.Arbitrary<RoutineItem> =>
+const anyItem = (id: string): fc.Arbitrary<PressItem> =>
   fc
     .record({
       site: fc.constantFrom(...WORKABLE_SITES),
@@ -76,7 +80,7 @@ const anyItem = (id: string): fc.Arbitrary<RoutineItem> =>
       sides: site.midline ? ('mid' as const) : (sides as 'both' | 'left' | 'right'),
     }));
 
-export const anyRoutine: fc.Arbitrary<Routine> = fc
+export const anyRoutine: fc.Arbitrary<PressRoutine> = fc
   .integer({ min: 1, max: 6 })
   .chain((count) => fc.tuple(...Array.from({ length: count }, (_, n) => anyItem(`item-${n}`))))
   .chain((items) =>
@@ -84,7 +88,7 @@ export const anyRoutine: fc.Arbitrary<Routine> = fc
   );
 
 /** Routines of one or two lines with doses near what is usual: many of them pass the checks. */
-export const anyMildRoutine: fc.Arbitrary<Routine> = fc
+export const anyMildRoutine: fc.Arbitrary<PressRoutine> = fc
   .array(
     fc
       .record({
@@ -94,7 +98,7 @@ export const anyMildRoutine: fc.Arbitrary<Routine> = fc
         grade: between(1, 5),
         points: between(1, 2),
       })
-      .map(({ site, method, setup, ...rest }): RoutineItem => {
+      .map(({ site, method, setup, ...rest }): PressItem => {
         const chosen = site.methods[method % site.methods.length] ?? 'timed';
         const setups = setupsForMethod(site, chosen);
         const { toolId, positionId } = setups[setup % setups.length] ?? newItem(site, site.id);
@@ -105,6 +109,97 @@ export const anyMildRoutine: fc.Arbitrary<Routine> = fc
   )
   .map((items) => [...new Map(items.map((item) => [item.id, item])).values()])
   .chain((items) => between(3, 14).map((timesPerWeek) => ({ items, timesPerWeek, message: '' })));
+
+/** Activities of every kind, within what a form takes; what they ask may be unusual. */
+export const anyActivity = (id: string): fc.Arbitrary<Activity> => {
+  const { least, most } = ACTIVITY_LIMITS.timesPerDay;
+  const timesPerDay = between(least, most);
+  const line = { id: fc.constant(id), instructions: fc.constant('As shown.') };
+  const sidesOf = (sided: boolean) =>
+    sided
+      ? fc.constantFrom<('both' | 'left' | 'right')[]>('both', 'left', 'right')
+      : fc.constant('mid' as const);
+  const stretched = fc
+    .constantFrom(...STRETCHES)
+    .chain(({ id: stretchId, sided }) =>
+      fc.record({ stretchId: fc.constant(stretchId), sides: sidesOf(sided) }),
+    );
+  return fc.oneof(
+    fc
+      .tuple(
+        stretched,
+        fc.record({
+          ...line,
+          holdSeconds: between(5, 180),
+          repetitions: between(1, 5),
+          timesPerDay,
+        }),
+      )
+      .map(([which, rest]) => ({ kind: 'stretch' as const, ...which, ...rest })),
+    fc
+      .tuple(
+        stretched,
+        fc.record({
+          ...line,
+          affectedSide: fc.constantFrom('left' as const, 'right' as const, null),
+          extraRounds: between(0, 3),
+          pushSeconds: between(3, 20),
+          rounds: between(1, 8),
+          timesPerDay,
+        }),
+      )
+      .map(([which, rest]) => ({ kind: 'contract-relax' as const, ...which, ...rest })),
+    fc.constantFrom(...DRILLS).chain(({ id: drillId, sided }) =>
+      fc.record({
+        ...line,
+        kind: fc.constant('drill' as const),
+        drillId: fc.constant(drillId),
+        sides: sidesOf(sided),
+        repetitions: between(1, 20),
+        paceSeconds: between(2, 20),
+        timesPerDay,
+      }),
+    ),
+    fc.record({
+      ...line,
+      kind: fc.constant('breathing' as const),
+      breaths: between(3, 100),
+      breathSeconds: between(5, 15),
+      timesPerDay,
+    }),
+    fc.record({
+      ...line,
+      kind: fc.constant('warm-up' as const),
+      way: fc.constantFrom(
+        'bath' as const,
+        'heat' as const,
+        'movement' as const,
+        'strokes' as const,
+      ),
+      minutes: between(1, 30),
+    }),
+    fc.record({ ...line, kind: fc.constant('cold' as const), minutes: between(1, 30) }),
+    fc.record({ ...line, kind: fc.constant('note' as const), title: fc.constant('A note') }),
+    fc.record({
+      ...line,
+      kind: fc.constant('and-then' as const),
+      title: fc.constant('Strengthening'),
+      earliestMinutes: between(0, 1440),
+    }),
+  );
+};
+
+/** Routines of presses and activities in any order. */
+export const anyMixedRoutine: fc.Arbitrary<Routine> = fc
+  .integer({ min: 1, max: 7 })
+  .chain((count) =>
+    fc.tuple(
+      ...Array.from({ length: count }, (_, n) =>
+        fc.oneof(anyItem(`item-${n}`), anyActivity(`item-${n}`)),
+      ),
+    ),
+  )
+  .chain((items) => between(1, 14).map((timesPerWeek) => ({ items, timesPerWeek, message: '' })));
 
 /** A client of whom nothing is known but what is said. */
 export const ladderClient = (change: Partial<LadderClient> = {}): LadderClient => ({

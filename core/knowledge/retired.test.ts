@@ -1,3 +1,4 @@
+import { DRILLS, STRETCHES } from '#core/activities';
 import { SITES } from '#core/anatomy';
 import { METHOD_IDS } from '#core/dosage';
 import { SURFACE_IDS, TOOLS } from '#core/equipment';
@@ -21,6 +22,8 @@ const TODAY: Record<Table, readonly string[]> = {
   'stop reason': STOP_REASONS.map(idOf),
   'skip reason': SKIP_REASONS.map(idOf),
   response: RESPONSES.map(idOf),
+  stretch: STRETCHES.map(idOf),
+  drill: DRILLS.map(idOf),
 };
 
 describe.each(Object.keys(TODAY) as Table[])('ids of the table “%s”', (table) => {

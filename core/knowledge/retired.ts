@@ -9,7 +9,9 @@ export type Table =
   | 'test'
   | 'stop reason'
   | 'skip reason'
-  | 'response';
+  | 'response'
+  | 'stretch'
+  | 'drill';
 
 /** An id that was once in a table and is no longer used. */
 export interface Retired {

@@ -188,4 +188,16 @@ export const SHIPPED: Readonly<Record<Table, readonly string[]>> = {
   'stop reason': ['enough', 'interrupted', 'too-sore', 'travelling', 'numb', 'dizzy', 'alarm'],
   'skip reason': ['nothing-tender', 'not-found', 'too-tender', 'position', 'no-tool', 'no-time'],
   response: ['none', 'little-sore', 'sore', 'bruised', 'dizzy', 'numb'],
+  stretch: [
+    'quad-standing',
+    'quad-side-lying',
+    'hamstring-lying',
+    'ridge-seated',
+    'skull-base',
+    'strap-turn',
+    'hip-front-step',
+    'calf-wall',
+    'chest-door',
+  ],
+  drill: ['shoulders', 'arm-reach', 'head-turn', 'head-over-shoulders'],
 };

@@ -1,6 +1,14 @@
 import type { Day } from '#core/calendar';
 import type { Dose } from '#core/dosage';
-import type { HoldStep, Routine } from '#core/routine';
+import {
+  isHold,
+  isPress,
+  pressesOf,
+  type HoldStep,
+  type PressItem,
+  type Routine,
+  type Step,
+} from '#core/routine';
 import { responseWords } from './responses';
 
 /** A build-up hold gets longer by so much after a quiet next day; our choice, seconds. */
@@ -48,12 +56,12 @@ export const builtUp = (fromSeconds: number, toSeconds: number, quietDays: numbe
   Math.min(toSeconds, fromSeconds + BUILD_UP_SECONDS * quietDays);
 
 /** How the days were after a line was done at its present dose, newest first; two sessions of a day are one. */
-function daysAfter(item: Routine['items'][number], sessions: readonly Borne[]): (string | null)[] {
+function daysAfter(item: PressItem, sessions: readonly Borne[]): (string | null)[] {
   const byDay = new Map<Day, string | null>();
   for (const { day, siteIds, heldSiteIds, response: answer, items } of sessions) {
     if (!siteIds.includes(item.siteId)) continue;
     const then = items.find(({ id }) => id === item.id);
-    if (!then || !sameDose(then.dose, item.dose)) break;
+    if (!then || !isPress(then) || !sameDose(then.dose, item.dose)) break;
     const known = byDay.get(day) ?? null;
     const isWorse = answer !== null && responseWords(answer).bears !== 'well';
     // What was left at once was not borne: only what was not quiet counts of it.
@@ -73,17 +81,27 @@ function daysAfter(item: Routine['items'][number], sessions: readonly Borne[]): 
  */
 export function lengthened(
   steps: readonly HoldStep[],
-  { items }: Pick<Routine, 'items'>,
+  routine: Pick<Routine, 'items'>,
   sessions: readonly Borne[],
-): HoldStep[] {
+): HoldStep[];
+export function lengthened(
+  steps: readonly Step[],
+  routine: Pick<Routine, 'items'>,
+  sessions: readonly Borne[],
+): Step[];
+export function lengthened(
+  steps: readonly Step[],
+  routine: Pick<Routine, 'items'>,
+  sessions: readonly Borne[],
+): Step[] {
   const quiet = new Map(
-    items
+    pressesOf(routine)
       .filter(({ dose }) => dose.method === 'build-up')
       .map((item) => [item.id, quietInRow(daysAfter(item, sessions))]),
   );
   return steps.map((step) => {
     const days = quiet.get(step.itemId);
-    if (days === undefined) return step;
+    if (days === undefined || !isHold(step)) return step;
     return { ...step, limitSeconds: builtUp(step.leastSeconds, step.limitSeconds, days) };
   });
 }

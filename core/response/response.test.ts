@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { addDays } from '#core/calendar';
 import { itemFor, routineWith, timed } from '#core/examples';
-import { expand, type Routine } from '#core/routine';
+import { expand, type PressItem } from '#core/routine';
 import {
   asksAbout,
   ASKED_WITHIN_DAYS,
@@ -14,7 +14,7 @@ import {
 
 const TODAY = '2026-03-10';
 const dose = { method: 'build-up', fromSeconds: 10, toSeconds: 30 } as const;
-const plan = (change: Partial<Routine['items'][number]> = {}) =>
+const plan = (change: Partial<PressItem> = {}) =>
   routineWith(itemFor('sole-roll', { id: 'sole', dose, ...change }));
 const session = (ago: number, response: string | null, of = plan()): Borne => ({
   day: addDays(TODAY, -ago),

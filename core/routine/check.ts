@@ -3,10 +3,11 @@ import { methodOf, METHODS } from '#core/dosage';
 import { findTool } from '#core/equipment';
 import { COMMON_PRACTICE, ownEstimate, verdictRank, type Finding } from '#core/knowledge';
 import { mostSites, type ScreenFinding } from '#core/screening';
+import { activitiesInOrder, checkActivity, hamstringsFirst } from './checkActivity';
 import type { CheckContext } from './checkContext';
 import { fitsTheDay, neckStart, oftenEnough, perPlace } from './checkDay';
 import { checkItem, finding } from './checkItem';
-import type { Routine } from './routine';
+import { activitiesOf, pressesOf, type Routine } from './routine';
 import { totalsOf } from './totals';
 
 /** Nobody practises unscreened. */
@@ -30,7 +31,7 @@ function interviewFirst(routine: Routine, { screened }: CheckContext): Finding[]
 
 function softestFirst(routine: Routine, context: CheckContext): Finding[] {
   if (!context.firstVersion) return [];
-  return routine.items.flatMap((item) => {
+  return pressesOf(routine).flatMap((item) => {
     const site = findSite(item.siteId);
     const tool = findTool(item.toolId);
     if (!site || tool?.drive !== 'body' || (tool.hardness !== 'firm' && tool.hardness !== 'hard'))
@@ -55,9 +56,10 @@ const ORDER_SAYS = {
 
 /** Sweep before hold, static before moving, on each site. */
 function phasesInOrder(routine: Routine): Finding[] {
-  return routine.items.flatMap((item, index) => {
+  const presses = pressesOf(routine);
+  return presses.flatMap((item, index) => {
     const { phase, name } = methodOf(item.dose);
-    const late = routine.items
+    const late = presses
       .slice(0, index)
       .find(
         (other) =>
@@ -75,7 +77,7 @@ function phasesInOrder(routine: Routine): Finding[] {
         }),
       ];
     }
-    const calmed = routine.items
+    const calmed = presses
       .slice(0, index)
       .some((other) => other.siteId === item.siteId && methodOf(other.dose).phase === 'static');
     if (item.dose.method !== 'pin-and-glide' || calmed) return [];
@@ -92,9 +94,10 @@ function phasesInOrder(routine: Routine): Finding[] {
 
 /** The usual order of sites that belong together. */
 function sitesInOrder(routine: Routine): Finding[] {
-  const place = (siteId: string) => routine.items.findIndex((item) => item.siteId === siteId);
+  const presses = pressesOf(routine);
+  const place = (siteId: string) => presses.findIndex((item) => item.siteId === siteId);
   return SITE_ORDER.flatMap(({ first, then, why }) => {
-    const item = routine.items[place(then)];
+    const item = presses[place(then)];
     if (!item || place(first) <= place(then)) return [];
     return [
       finding(item, {
@@ -109,7 +112,7 @@ function sitesInOrder(routine: Routine): Finding[] {
 
 function fewerSites(routine: Routine, screening: readonly ScreenFinding[]): Finding[] {
   const most = mostSites(screening);
-  const sites = new Set(routine.items.map((item) => item.siteId)).size;
+  const sites = new Set(pressesOf(routine).map((item) => item.siteId)).size;
   if (most === null || sites <= most) return [];
   return [
     {
@@ -149,7 +152,7 @@ const placeOf = ({ verdict, answeredBy }: Finding): number =>
  */
 export function checkRoutine(routine: Routine, context: CheckContext): Finding[] {
   const screening = context.screening ?? [];
-  const perItem = routine.items.flatMap((item) => {
+  const perItem = pressesOf(routine).flatMap((item) => {
     const site = findSite(item.siteId);
     if (!site) {
       return [
@@ -165,6 +168,7 @@ export function checkRoutine(routine: Routine, context: CheckContext): Finding[]
   });
   return [
     ...perItem,
+    ...activitiesOf(routine).flatMap((one) => checkActivity(one, screening)),
     ...perPlace(routine, screening),
     ...fewerSites(routine, screening),
     ...interviewFirst(routine, context),
@@ -173,6 +177,8 @@ export function checkRoutine(routine: Routine, context: CheckContext): Finding[]
     ...oftenEnough(routine),
     ...phasesInOrder(routine),
     ...sitesInOrder(routine),
+    ...activitiesInOrder(routine),
+    ...hamstringsFirst(routine),
     ...handsLast(routine),
     ...fitsTheDay(routine, context),
   ].sort((a, b) => placeOf(a) - placeOf(b));

@@ -5,7 +5,7 @@ import { mayUse, type ScreenFinding } from '#core/screening';
 import type { CheckContext } from './checkContext';
 import { finding, surfaceOf } from './checkItem';
 import { layOut } from './layOut';
-import type { Routine, RoutineItem } from './routine';
+import { pressesOf, type PressItem, type Routine } from './routine';
 import { pointsOn, sidesInOrder } from './sidesInOrder';
 
 /** Sessions on a day that has most of them: those of a week, spread evenly. */
@@ -14,7 +14,7 @@ const sessionsADay = ({ timesPerWeek }: Pick<Routine, 'timesPerWeek'>): number =
 
 /** What a routine asks of one site and side in a session, and the line that asks last. */
 interface Place {
-  item: RoutineItem;
+  item: PressItem;
   site: Site;
   side: Side;
   /** Seconds, at least and at most. */
@@ -25,7 +25,7 @@ interface Place {
 
 function placesOf(routine: Routine): Place[] {
   const places = new Map<string, Place>();
-  for (const item of routine.items) {
+  for (const item of pressesOf(routine)) {
     const site = findSite(item.siteId);
     if (!site) continue;
     for (const side of sidesInOrder(item)) {
@@ -118,7 +118,7 @@ export function neckStart(
   { firstVersion, settledSites }: CheckContext,
 ): Finding[] {
   const settled = new Set(
-    settledSites ?? (firstVersion ? [] : routine.items.map((one) => one.siteId)),
+    settledSites ?? (firstVersion ? [] : pressesOf(routine).map((one) => one.siteId)),
   );
   const neck = placesOf(routine).filter(({ site }) => site.region === 'neck');
   const fresh = neck.filter(({ site }) => !settled.has(site.id));

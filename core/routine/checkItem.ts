@@ -4,25 +4,25 @@ import { findSurface, findTool, type SurfaceId } from '#core/equipment';
 import { COMMON_PRACTICE, type Finding } from '#core/knowledge';
 import { findPosture } from '#core/loading';
 import { mayUse, type ScreenFinding } from '#core/screening';
-import type { RoutineItem } from './routine';
+import type { PressItem } from './routine';
 import { sidesInOrder } from './sidesInOrder';
 
 /** What the tool of a line is pressed against: its own surface, or the usual one of its posture. */
-export function surfaceOf(item: RoutineItem): SurfaceId | null {
+export function surfaceOf(item: PressItem): SurfaceId | null {
   const usual = findPosture(item.positionId)?.surfaces[0];
   return findSurface(item.surfaceId ?? usual ?? '')?.id ?? null;
 }
 
-type ItemRule = (item: RoutineItem, site: Site) => Finding[];
+type ItemRule = (item: PressItem, site: Site) => Finding[];
 
 /** A finding about one line; common practice unless it says otherwise. */
 export const finding = (
-  item: RoutineItem,
+  item: PressItem,
   rest: Omit<Finding, 'itemId' | 'source'> & Partial<Pick<Finding, 'source'>>,
 ): Finding => ({ source: COMMON_PRACTICE, ...rest, itemId: item.id });
 
 /** Site, tool, posture, method, grade and what screening found, side by side. */
-function permitted(item: RoutineItem, site: Site, screening: readonly ScreenFinding[]): Finding[] {
+function permitted(item: PressItem, site: Site, screening: readonly ScreenFinding[]): Finding[] {
   const seen = new Map<string, Finding>();
   for (const side of sidesInOrder(item)) {
     const use = { ...item, side, method: item.dose.method, surfaceId: surfaceOf(item) };
@@ -192,7 +192,7 @@ const ITEM_RULES: ItemRule[] = [methodFits, usualTime, usualGrade, surfaceFits, 
 
 /** What speaks against one line of a routine. */
 export const checkItem = (
-  item: RoutineItem,
+  item: PressItem,
   site: Site,
   screening: readonly ScreenFinding[],
 ): Finding[] => [

@@ -12,7 +12,7 @@ import {
   type Rung,
 } from '#core/pressure';
 import { mayUse, type ScreenFinding } from '#core/screening';
-import type { RoutineItem } from './routine';
+import type { PressItem } from './routine';
 import { sidesInOrder } from './sidesInOrder';
 
 /** What the ladder knows of a client. */
@@ -46,7 +46,7 @@ function bodyFor(client: LadderClient): { body: Body; assumed: boolean } {
 }
 
 /** The ladder of one line of a routine for this client: only setups its method and the screening allow. */
-export function ladderFor(item: RoutineItem, client: LadderClient): LadderView | null {
+export function ladderFor(item: PressItem, client: LadderClient): LadderView | null {
   const site = findSite(item.siteId);
   const today = setupOf(item.siteId, item);
   if (!site || !today.ok) return null;

@@ -1,54 +1,15 @@
-import { findSite, SENSITIVITY, type Side } from '#core/anatomy';
-import { contactPerPoint, type Dose } from '#core/dosage';
+import { kindOf, type Activity } from '#core/activities';
+import { findSite, SENSITIVITY } from '#core/anatomy';
+import { contactPerPoint } from '#core/dosage';
 import { placeKey } from './placeKey';
-import type { Routine, RoutineItem } from './routine';
+import { isPress, type PressItem, type Routine, type RoutineItem } from './routine';
 import { pointsOn, sidesInOrder } from './sidesInOrder';
-
-/** One hold (or one sweep) of a routine, in the order it is done. */
-export interface HoldStep {
-  index: number;
-  itemId: string;
-  siteId: string;
-  side: Side;
-  toolId: string;
-  positionId: string;
-  surfaceId: string | null;
-  adjustmentId: string | null;
-  grade: number;
-  dose: Dose;
-  /** 1-based among `points` on this side. */
-  point: number;
-  points: number;
-  /** 1-based among `repetitions` of this point. */
-  repetition: number;
-  repetitions: number;
-  /** Rest before this hold, when it follows another hold on the same place; seconds. */
-  restSeconds: number;
-  /** The shortest useful length; seconds. */
-  leastSeconds: number;
-  /** The hold's own limit before the site's cap is looked at; seconds. */
-  limitSeconds: number;
-  /** The grade never to exceed on this site. */
-  ceilingGrade: number;
-  /** Longest contact on this site and side in one session; seconds. */
-  capSeconds: number;
-  /** The same in a whole day; that of a session when absent. */
-  dayCapSeconds?: number;
-  /** The least time of later holds on the same site and side; seconds. */
-  reservedSeconds: number;
-  instructions: string;
-  /** Passed over after a full meal. */
-  emptyStomach?: true;
-  /** What screening found speaks against this hold: why, for the client. It is passed over. */
-  leftOut?: string;
-  /** What screening found lowers this hold: why, for the client. */
-  limitedBy?: string;
-}
+import { isHold, type ActivityStep, type HoldStep, type Step } from './step';
 
 /** Where a site is not known any more, nothing limits the grade but the scale. */
 const MOST_GRADE = 10;
 
-function holdsOf(item: RoutineItem): Omit<HoldStep, 'index' | 'reservedSeconds'>[] {
+function holdsOf(item: PressItem): Omit<HoldStep, 'index' | 'reservedSeconds'>[] {
   const { least, most } = contactPerPoint(item.dose);
   const site = findSite(item.siteId);
   const capSeconds = site?.capSeconds ?? 0;
@@ -82,25 +43,52 @@ function holdsOf(item: RoutineItem): Omit<HoldStep, 'index' | 'reservedSeconds'>
   });
 }
 
+function partsOf(activity: Activity): Omit<ActivityStep, 'index'>[] {
+  const kind = kindOf(activity);
+  return kind.parts(activity).map(({ side, positionId, seconds, says, count }) => ({
+    kind: activity.kind,
+    itemId: activity.id,
+    side,
+    positionId,
+    title: kind.title(activity),
+    says,
+    instructions: activity.instructions,
+    limitSeconds: seconds,
+    count,
+    asks: kind.demands(activity),
+  }));
+}
+
+/** A step before it is known where it stands. */
+type Unplaced = Omit<HoldStep, 'index' | 'reservedSeconds'> | Omit<ActivityStep, 'index'>;
+
 /**
- * Unrolls a routine into its holds: item by item, affected side first, point by point, repetition by
+ * Unrolls a routine into its steps: line by line, affected side first, point by point, repetition by
  * repetition. Everything that counts seconds, draws them or guides through them starts from this list.
  */
-export function expand(routine: Pick<Routine, 'items'>): HoldStep[] {
+export function expand(routine: { items: readonly PressItem[] }): HoldStep[];
+export function expand(routine: Pick<Routine, 'items'>): Step[];
+export function expand(routine: { items: readonly RoutineItem[] }): Step[] {
+  const steps = routine.items.flatMap((item): Unplaced[] =>
+    isPress(item) ? holdsOf(item) : partsOf(item),
+  );
   return reserve(
-    routine.items.flatMap(holdsOf).map((hold, index) => ({ ...hold, index, reservedSeconds: 0 })),
+    steps.map((step, index): Step =>
+      step.kind === undefined ? { ...step, index, reservedSeconds: 0 } : { ...step, index },
+    ),
   );
 }
 
 /**
- * The same holds, each knowing what the later ones on its place need at least. What is left out needs
+ * The same steps, each hold knowing what the later ones on its place need at least. What is left out needs
  * nothing.
  */
-export function reserve(steps: readonly HoldStep[]): HoldStep[] {
+export function reserve<S extends Step>(steps: readonly S[]): S[] {
   const reserved = new Map<string, number>();
   return steps
     .toReversed()
     .map((step) => {
+      if (!isHold(step)) return step;
       const key = placeKey(step);
       const reservedSeconds = reserved.get(key) ?? 0;
       if (!step.leftOut) reserved.set(key, reservedSeconds + step.leastSeconds);

@@ -1,15 +1,21 @@
 export {
+  isPress,
   itemSchema,
   LIMITS,
+  pressesOf,
+  pressSchema,
   routineSchema,
   storedRoutineSchema,
+  type PressItem,
   type Routine,
   type RoutineItem,
   type SidesChoice,
 } from './routine';
 export { setupsForMethod, newItem, usualDose } from './newItem';
+export { newActivity, placed } from './newActivity';
 export { sidesInOrder } from './sidesInOrder';
-export { expand, type HoldStep } from './expand';
+export { expand } from './expand';
+export { holdsAmong, isHold, type ActivityStep, type HoldStep, type Step } from './step';
 export { limitSteps } from './limited';
 export { layOut, type Block, type Layout, type PositionBand } from './layOut';
 export { COUNT_IN_SECONDS, pauseBefore } from './pauses';

@@ -7,35 +7,35 @@ import { mayUse } from '#core/screening';
 import { surfaceOf } from './checkItem';
 import { ladderFor, type LadderClient } from './clientLadder';
 import { setupsForMethod, usualDose } from './newItem';
-import type { RoutineItem } from './routine';
+import type { PressItem } from './routine';
 import { sidesInOrder } from './sidesInOrder';
 
 /** What is possible in place of a refused use. */
 export interface Instead {
   /** What is changed of the line. */
-  change: Partial<RoutineItem>;
+  change: Partial<PressItem>;
   /** What is done instead, in a few words: “large soft ball, back to the wall, to 3 of 10”. */
   says: string;
 }
 
-const permissions = (item: RoutineItem, { screening }: LadderClient) =>
+const permissions = (item: PressItem, { screening }: LadderClient) =>
   sidesInOrder(item).map((side) =>
     mayUse({ ...item, side, method: item.dose.method, surfaceId: surfaceOf(item) }, screening),
   );
 
 /** Whether a line is refused for what is used where, however long and how often. */
-export const isRefused = (item: RoutineItem, client: LadderClient): boolean =>
+export const isRefused = (item: PressItem, client: LadderClient): boolean =>
   permissions(item, client).some(({ allowed }) => !allowed);
 
 /** The line within its ceiling; null when it is refused even so. */
-function withinCeiling(item: RoutineItem, client: LadderClient): RoutineItem | null {
+function withinCeiling(item: PressItem, client: LadderClient): PressItem | null {
   const ceiling = Math.min(...permissions(item, client).map(({ ceilingGrade }) => ceilingGrade));
   const lower = { ...item, grade: Math.min(item.grade, ceiling) };
   return lower.grade >= 1 && !isRefused(lower, client) ? lower : null;
 }
 
 /** Rungs from the nearest: what presses no firmer first, then what changes least, then what presses alike. */
-function nearest(rungs: readonly Rung[], { toolId, positionId }: RoutineItem): Rung[] {
+function nearest(rungs: readonly Rung[], { toolId, positionId }: PressItem): Rung[] {
   const firmer = ({ ratio }: Rung) => Number(ratio > NOTICED);
   const other = ({ setup }: Rung) =>
     Number(setup.posture.id !== positionId) + Number(setup.tool.id !== toolId);
@@ -44,14 +44,14 @@ function nearest(rungs: readonly Rung[], { toolId, positionId }: RoutineItem): R
 }
 
 /** The other ways of reaching a site by the line’s method that this client has and screening leaves. */
-function otherWays(item: RoutineItem, site: Site, client: LadderClient): RoutineItem[] {
+function otherWays(item: PressItem, site: Site, client: LadderClient): PressItem[] {
   const how = (toolId: string, positionId: string) =>
     site.setups.find((one) => one.toolId === toolId && one.positionId === positionId)?.how;
   const via = (
     toolId: string,
     positionId: string,
-    rest: Pick<RoutineItem, 'surfaceId' | 'adjustmentId'>,
-  ): RoutineItem => ({
+    rest: Pick<PressItem, 'surfaceId' | 'adjustmentId'>,
+  ): PressItem => ({
     ...item,
     toolId,
     positionId,
@@ -78,7 +78,7 @@ function otherWays(item: RoutineItem, site: Site, client: LadderClient): Routine
 }
 
 /** What differs between two lines, in words and as a change. */
-function insteadFrom(before: RoutineItem, after: RoutineItem): Instead {
+function insteadFrom(before: PressItem, after: PressItem): Instead {
   const words: string[] = [];
   const isElsewhere = after.toolId !== before.toolId || after.positionId !== before.positionId;
   if (
@@ -92,8 +92,8 @@ function insteadFrom(before: RoutineItem, after: RoutineItem): Instead {
   if (after.dose.method !== before.dose.method) words.push(METHODS[after.dose.method].name);
   if (after.sides !== before.sides) words.push(`the ${after.sides} side only`);
   if (after.grade !== before.grade) words.push(`to ${after.grade} of 10`);
-  const change: Partial<RoutineItem> = {};
-  for (const key of Object.keys(after) as (keyof RoutineItem)[]) {
+  const change: Partial<PressItem> = {};
+  for (const key of Object.keys(after) as (keyof PressItem)[]) {
     if (after[key] !== before[key]) Object.assign(change, { [key]: after[key] });
   }
   return { change, says: words.join(', ') };
@@ -103,17 +103,17 @@ function insteadFrom(before: RoutineItem, after: RoutineItem): Instead {
  * The least change that makes a refused use possible for this client: a lower grade, another way with the same
  * method, another method, one side only. Null when it is not refused, or nothing is left at this site.
  */
-export function insteadOf(item: RoutineItem, client: LadderClient): Instead | null {
+export function insteadOf(item: PressItem, client: LadderClient): Instead | null {
   const site = findSite(item.siteId);
   if (!site || !isRefused(item, client)) return null;
-  const first = (tries: readonly RoutineItem[]): Instead | null => {
+  const first = (tries: readonly PressItem[]): Instead | null => {
     for (const one of tries) {
       const possible = withinCeiling(one, client);
       if (possible) return insteadFrom(item, possible);
     }
     return null;
   };
-  const byMethod = (method: MethodId): RoutineItem => ({ ...item, dose: usualDose(site, method) });
+  const byMethod = (method: MethodId): PressItem => ({ ...item, dose: usualDose(site, method) });
   const methods = site.methods.filter((id) => id !== item.dose.method).map(byMethod);
   const sides = sidesInOrder(item);
   return (

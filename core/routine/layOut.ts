@@ -1,13 +1,14 @@
 import { allowance } from '#core/dosage';
 import { findPosture, isOnFloor, movesBetween, type Posture } from '#core/loading';
-import { type HoldStep, expand } from './expand';
+import { expand } from './expand';
 import { placeKey } from './placeKey';
 import { COUNT_IN_SECONDS, pauseBefore } from './pauses';
 import type { Routine } from './routine';
+import { isHold, type Step } from './step';
 
-/** A hold on the time line of a whole session; seconds from the start. */
+/** A step on the time line of a whole session; seconds from the start. */
 export interface Block {
-  step: HoldStep;
+  step: Step;
   startSeconds: number;
   /** Length if every fade hold runs to its limit. */
   seconds: number;
@@ -16,7 +17,8 @@ export interface Block {
 
 /** A stretch of the session in one position. */
 export interface PositionBand {
-  positionId: string;
+  /** Null: standing. */
+  positionId: string | null;
   startSeconds: number;
   endSeconds: number;
   /** Getting down to or up from the floor comes before this band. */
@@ -30,6 +32,9 @@ export interface Layout {
   totalSeconds: { least: number; most: number };
 }
 
+const postureOf = (id: string | null): Posture | null =>
+  id === null ? null : (findPosture(id) ?? null);
+
 const onFloor = (posture: Posture | null) => posture !== null && isOnFloor(posture);
 
 /**
@@ -42,36 +47,44 @@ export function layOut(routine: Pick<Routine, 'items'>): Layout {
   const spent = new Map<string, number>();
   let now = 0;
   let early = 0;
-  let previous: HoldStep | undefined;
+  let here: string | null = null;
+  let previous: Step | undefined;
 
   for (const step of expand(routine)) {
-    const position = findPosture(step.positionId) ?? null;
-    const before = (previous && findPosture(previous.positionId)) ?? null;
+    // What is only told is done as one is.
+    const place: string | null = isHold(step) || step.limitSeconds > 0 ? step.positionId : here;
+    const position = postureOf(place);
+    const before = postureOf(here);
     const move = movesBetween(before, position).seconds;
     let band = bands.at(-1);
-    if (!band || band.positionId !== step.positionId) {
+    if (!band || band.positionId !== place) {
       band = {
-        positionId: step.positionId,
+        positionId: place,
         startSeconds: now + move,
         endSeconds: now + move,
         viaFloor: onFloor(position) !== onFloor(before),
       };
       bands.push(band);
     }
-    const lead = move + pauseBefore(step, previous) + COUNT_IN_SECONDS;
-    const key = placeKey(step);
-    const spentSeconds = spent.get(key) ?? 0;
-    const seconds = allowance({ ...step, spentSeconds });
-    const leastSeconds = Math.min(step.leastSeconds, seconds);
+    const isTold = !isHold(step) && step.limitSeconds === 0;
+    const lead = move + pauseBefore(step, previous) + (isTold ? 0 : COUNT_IN_SECONDS);
+    let seconds = step.limitSeconds;
+    if (isHold(step)) {
+      const key = placeKey(step);
+      const spentSeconds = spent.get(key) ?? 0;
+      seconds = allowance({ ...step, spentSeconds });
+      spent.set(key, spentSeconds + seconds);
+    }
+    const leastSeconds = isHold(step) ? Math.min(step.leastSeconds, seconds) : seconds;
     blocks.push({ step, startSeconds: now + lead, seconds, leastSeconds });
-    spent.set(key, spentSeconds + seconds);
     now += lead + seconds;
     early += lead + leastSeconds;
     band.endSeconds = now;
     previous = step;
+    here = place;
   }
 
-  const last = (previous && findPosture(previous.positionId)) ?? null;
+  const last = postureOf(here);
   const getUp = movesBetween(last, null).seconds;
   return { blocks, bands, totalSeconds: { least: early + getUp, most: now + getUp } };
 }

@@ -1,9 +1,10 @@
+import { kindOf } from '#core/activities';
 import { BODY_PARTS, findSite, type Region } from '#core/anatomy';
 import type { SecondsBand } from '#core/dosage';
 import { findTool } from '#core/equipment';
 import { findPosture, isOnFloor } from '#core/loading';
-import type { HoldStep } from './expand';
-import type { Routine } from './routine';
+import { activitiesOf, isPress, pressesOf, type Routine } from './routine';
+import type { Step } from './step';
 import { wayWords } from './wayWords';
 
 /** What a client is told of a site while they work it. */
@@ -35,8 +36,10 @@ export interface LedRoutine {
   number: number;
   /** What was handed out; a session names it. */
   ledId: string;
-  steps: readonly HoldStep[];
+  steps: readonly Step[];
   siteIds: readonly string[];
+  /** What its lines are called, in order. */
+  lines: readonly string[];
   tools: readonly string[];
   session: SecondsBand;
   sites: Readonly<Record<string, SiteWords | undefined>>;
@@ -49,16 +52,28 @@ export interface LedRoutine {
  * The words a routine is led by: for every site, posture and line of it. What this edition does not know
  * any more is left out.
  */
-export function ledWords({
-  items,
-}: Pick<Routine, 'items'>): Pick<LedRoutine, 'siteIds' | 'tools' | 'sites' | 'ways' | 'postures'> {
+export function ledWords(
+  routine: Pick<Routine, 'items'>,
+): Pick<LedRoutine, 'siteIds' | 'lines' | 'tools' | 'sites' | 'ways' | 'postures'> {
+  const items = pressesOf(routine);
+  const places = [
+    ...items.map(({ positionId }) => positionId),
+    ...activitiesOf(routine).flatMap((one) =>
+      kindOf(one)
+        .parts(one)
+        .flatMap(({ positionId }) => positionId ?? []),
+    ),
+  ];
   const names = items.flatMap(({ toolId }) => findTool(toolId)?.name ?? []);
   return {
     siteIds: items.map(({ siteId }) => siteId),
+    lines: routine.items.map((item) =>
+      isPress(item) ? (findSite(item.siteId)?.plainName ?? item.siteId) : kindOf(item).title(item),
+    ),
     tools: [...new Set(names)],
     ways: Object.fromEntries(items.map((item) => [item.id, wayWords(item)])),
     postures: Object.fromEntries(
-      items.flatMap(({ positionId }) => {
+      places.flatMap((positionId) => {
         const posture = findPosture(positionId);
         if (!posture) return [];
         const { getIn, getOut, unload } = posture;

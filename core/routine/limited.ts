@@ -1,13 +1,14 @@
 import type { MethodId } from '#core/dosage';
 import { findSurface } from '#core/equipment';
 import { findPosture } from '#core/loading';
-import { mayUse, type ScreenFinding } from '#core/screening';
-import { reserve, type HoldStep } from './expand';
+import { mayDo, mayUse, type ScreenFinding } from '#core/screening';
+import { reserve } from './expand';
+import { isHold, type ActivityStep, type HoldStep, type Step } from './step';
 
 const surfaceOf = (step: HoldStep) =>
   findSurface(step.surfaceId ?? findPosture(step.positionId)?.surfaces[0] ?? '')?.id ?? null;
 
-function limitStep(step: HoldStep, findings: readonly ScreenFinding[]): HoldStep {
+function limitHold(step: HoldStep, findings: readonly ScreenFinding[]): HoldStep {
   const method: MethodId = step.dose.method;
   const { reasons, ceilingGrade, timeShare } = mayUse(
     { ...step, method, grade: 0, surfaceId: surfaceOf(step) },
@@ -36,6 +37,12 @@ function limitStep(step: HoldStep, findings: readonly ScreenFinding[]): HoldStep
   };
 }
 
+function limitActivity(step: ActivityStep, findings: readonly ScreenFinding[]): ActivityStep {
+  const { reasons } = mayDo(step.asks, step.side, findings);
+  const against = reasons.find((one) => !one.clearedBy && one.level !== 'limit');
+  return against ? { ...step, leftOut: against.client } : step;
+}
+
 /**
  * An issued routine as screening allows it today: holds it rules out say why and are left out, the rest
  * keep to its ceilings and times. Adding a finding only ever takes away.
@@ -43,7 +50,11 @@ function limitStep(step: HoldStep, findings: readonly ScreenFinding[]): HoldStep
 export function limitSteps(
   steps: readonly HoldStep[],
   findings: readonly ScreenFinding[],
-): HoldStep[] {
+): HoldStep[];
+export function limitSteps(steps: readonly Step[], findings: readonly ScreenFinding[]): Step[];
+export function limitSteps(steps: readonly Step[], findings: readonly ScreenFinding[]): Step[] {
   if (findings.length === 0) return [...steps];
-  return reserve(steps.map((step) => limitStep(step, findings)));
+  return reserve(
+    steps.map((step) => (isHold(step) ? limitHold(step, findings) : limitActivity(step, findings))),
+  );
 }

@@ -1,7 +1,7 @@
 import { SENSITIVITY, type Site } from '#core/anatomy';
 import { METHODS, START_GRADE, type Dose, type MethodId } from '#core/dosage';
 import { findTool, servesMethod } from '#core/equipment';
-import type { RoutineItem } from './routine';
+import type { PressItem } from './routine';
 
 /** Neck work begins with a minute a side and day; guarded sites with no more than is usual there. */
 const NECK_SECONDS = 60;
@@ -54,7 +54,7 @@ export function newItem(
   site: Site,
   id: string,
   affectedSide: 'left' | 'right' | null = null,
-): RoutineItem {
+): PressItem {
   const [method] = site.methods;
   const [setup] = method ? setupsForMethod(site, method) : [];
   if (!setup || !method) throw new RangeError(`${site.id} has no setup or no method.`);

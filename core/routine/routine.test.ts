@@ -9,7 +9,9 @@ import {
   layOut,
   newItem,
   placeKey,
-  type RoutineItem,
+  isHold,
+  pressesOf,
+  type PressItem,
   routineSchema,
   totalsOf,
   usualDose,
@@ -97,6 +99,7 @@ describe('the time line', () => {
           expect(block.startSeconds).toBeGreaterThanOrEqual(before);
           expect(block.leastSeconds).toBeLessThanOrEqual(block.seconds);
           before = block.startSeconds + block.seconds;
+          if (!isHold(block.step)) throw new RangeError('Only presses were prescribed.');
           const key = placeKey(block.step);
           spent.set(key, (spent.get(key) ?? 0) + block.seconds);
         }
@@ -254,7 +257,7 @@ describe('the checks', () => {
     fc.assert(
       fc.property(anyRoutine, (routine) => {
         const over = checkRoutine(routine, open).filter(({ rule }) => rule === 'pressure ceiling');
-        const expected = routine.items.filter((item) => {
+        const expected = pressesOf(routine).filter((item) => {
           const ceilings = { robust: 7, ordinary: 5, delicate: 4, guarded: 3 };
           return item.grade > ceilings[findSite(item.siteId)?.sensitivity ?? 'guarded'];
         });
@@ -336,7 +339,7 @@ describe('the checks', () => {
   // Common practice, no published source: timed 30 s, sweep 60 s, brief 7 s, press-and-move 30 s; a guarded place is
   // held no longer than it usually is.
   it('know how long a hold usually is, at the site before by the method', () => {
-    const usualOnes = (item: RoutineItem) =>
+    const usualOnes = (item: PressItem) =>
       rulesOf(routineWith(item)).filter((rule) => rule.endsWith(' than usual'));
     for (const site of WORKABLE_SITES) {
       const { from, to } = site.usualHoldSeconds;

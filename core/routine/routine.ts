@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ACTIVITY_SCHEMAS, type Activity } from '#core/activities';
 import { doseSchema } from '#core/dosage';
 
 /** Bounds of what a form takes at all; what a site or a method takes is judged by the checks. */
@@ -30,8 +31,9 @@ const words = (name: string, most: number) =>
 export const sidesChoiceSchema = z.enum(['both', 'left', 'right', 'mid']);
 export type SidesChoice = z.infer<typeof sidesChoiceSchema>;
 
-/** One line of a routine: a site, how it is reached, and the dose. */
-export const itemSchema = z.object({
+/** A line that is pressed: a site, how it is reached, and the dose. Its kind goes without saying. */
+export const pressSchema = z.object({
+  kind: z.literal('press').optional(),
   id: z.string().min(1).max(64),
   siteId: z.string().min(1).max(64),
   toolId: z.string().min(1).max(64),
@@ -55,12 +57,17 @@ export const itemSchema = z.object({
   instructions: words('The instructions', LIMITS.instructionsLength),
 });
 
+/** One line of a routine: what is pressed, or any other activity, by its kind. */
+export const itemSchema = z.discriminatedUnion('kind', [pressSchema, ...ACTIVITY_SCHEMAS], {
+  error: 'That is no kind of line that is prescribed here.',
+});
+
 /** What is prescribed: the items in order, how often, and a word to the client. */
 export const routineSchema = z.object({
   items: z
     .array(itemSchema)
-    .min(1, 'A routine needs at least one site.')
-    .max(LIMITS.items, `A routine takes at most ${LIMITS.items} sites.`)
+    .min(1, 'A routine needs at least one line.')
+    .max(LIMITS.items, `A routine takes at most ${LIMITS.items} lines.`)
     .refine((items) => new Set(items.map((item) => item.id)).size === items.length, {
       error: 'Each line of a routine needs its own id.',
     }),
@@ -80,8 +87,20 @@ export const routineSchema = z.object({
 
 /** A routine as it is stored: an unissued one may be empty. */
 export const storedRoutineSchema = routineSchema.extend({
-  items: z.array(itemSchema).max(LIMITS.items, `A routine takes at most ${LIMITS.items} sites.`),
+  items: z.array(itemSchema).max(LIMITS.items, `A routine takes at most ${LIMITS.items} lines.`),
 });
 
+export type PressItem = z.infer<typeof pressSchema>;
 export type RoutineItem = z.infer<typeof itemSchema>;
 export type Routine = z.infer<typeof routineSchema>;
+
+/** Whether a line is pressed. */
+export const isPress = (item: RoutineItem): item is PressItem =>
+  item.kind === undefined || item.kind === 'press';
+
+/** The lines that are pressed, in order. */
+export const pressesOf = ({ items }: Pick<Routine, 'items'>): PressItem[] => items.filter(isPress);
+
+/** The lines that are not, in order. */
+export const activitiesOf = ({ items }: Pick<Routine, 'items'>): Activity[] =>
+  items.filter((item) => !isPress(item));

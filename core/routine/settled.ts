@@ -1,5 +1,5 @@
 import { addDays, type Day } from '#core/calendar';
-import type { Routine } from './routine';
+import { pressesOf, type Routine } from './routine';
 
 /** A quiet week before anything new is taken as borne. Common practice: change nothing before it is known. */
 const QUIET_DAYS = 7;
@@ -16,5 +16,5 @@ export function settledSites(
 ): string[] {
   const since = addDays(today, -QUIET_DAYS);
   const then = versions.findLast(({ issuedOn }) => issuedOn <= since);
-  return [...new Set(then?.content.items.map(({ siteId }) => siteId) ?? [])];
+  return [...new Set(then ? pressesOf(then.content).map(({ siteId }) => siteId) : [])];
 }

@@ -1,14 +1,14 @@
 import type { Side } from '#core/anatomy';
-import type { RoutineItem } from './routine';
+import type { PressItem } from './routine';
 
 /** The sides of an item in the order they are worked: the affected side first. */
-export function sidesInOrder(item: Pick<RoutineItem, 'sides' | 'affectedSide'>): Side[] {
+export function sidesInOrder(item: Pick<PressItem, 'sides' | 'affectedSide'>): Side[] {
   if (item.sides !== 'both') return [item.sides];
   return item.affectedSide === 'right' ? ['right', 'left'] : ['left', 'right'];
 }
 
 /** Points on one side: the affected side gets its extra share. */
 export const pointsOn = (
-  item: Pick<RoutineItem, 'points' | 'extraPoints' | 'affectedSide'>,
+  item: Pick<PressItem, 'points' | 'extraPoints' | 'affectedSide'>,
   side: Side,
 ): number => item.points + (side !== 'mid' && side === item.affectedSide ? item.extraPoints : 0);

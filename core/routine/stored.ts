@@ -1,15 +1,17 @@
+import { ACTIVITY_SCHEMAS, findDrill, findStretch, type Activity } from '#core/activities';
 import { findSite } from '#core/anatomy';
 import { doseSchema } from '#core/dosage';
 import { findTool } from '#core/equipment';
 import { noLongerUsed, presentId } from '#core/knowledge';
 import { findPosture } from '#core/loading';
 import { z } from 'zod';
-import { itemSchema, storedRoutineSchema, type Routine } from './routine';
+import { pressSchema, storedRoutineSchema, type Routine } from './routine';
 
 /** A line of a stored routine that this edition cannot lead any more, and what it names. */
 export interface RetiredLine {
   id: string;
-  siteId: string;
+  /** Null where nothing is pressed. */
+  siteId: string | null;
   /** What is no longer used, in words: “hammering (no longer used)”. */
   says: string;
 }
@@ -22,9 +24,17 @@ const lineSchema = z.looseObject({
   positionId: z.string(),
   dose: z.looseObject({ method: z.string() }),
 });
-const storedSchema = z.looseObject({ items: z.array(lineSchema) });
+/** As much of a line that is not pressed. */
+const activityLineSchema = z.looseObject({ id: z.string(), kind: z.string() });
+const storedSchema = z.looseObject({
+  items: z.array(z.union([lineSchema, activityLineSchema])),
+});
 
 type Line = z.infer<typeof lineSchema>;
+type ActivityLine = z.infer<typeof activityLineSchema>;
+
+const isActivityLine = (line: Line | ActivityLine): line is ActivityLine =>
+  typeof line.kind === 'string' && line.kind !== 'press';
 
 /** The line under today’s ids. */
 const renamed = (line: Line): Line => ({
@@ -35,12 +45,38 @@ const renamed = (line: Line): Line => ({
   dose: { ...line.dose, method: presentId('method', line.dose.method) },
 });
 
-/** What of a line no table has; null when all of it is known. */
+/** What of a line no table has, or what is wrong with it; null when all of it is known. */
 function unknownIn(line: Line): string | null {
   if (!findSite(line.siteId)) return noLongerUsed('site', line.siteId);
   if (!findTool(line.toolId)) return noLongerUsed('tool', line.toolId);
   if (!findPosture(line.positionId)) return noLongerUsed('posture', line.positionId);
-  return doseSchema.safeParse(line.dose).success ? null : noLongerUsed('method', line.dose.method);
+  if (!doseSchema.safeParse(line.dose).success) return noLongerUsed('method', line.dose.method);
+  return pressSchema.safeParse(line).success ? null : DAMAGED;
+}
+
+const DAMAGED = 'a damaged line';
+const activitySchema = z.discriminatedUnion('kind', [...ACTIVITY_SCHEMAS]);
+
+/** What an activity names that no table has; null when it names nothing, or it is known. */
+function unknownEntry(activity: Activity): string | null {
+  switch (activity.kind) {
+    case 'stretch':
+    case 'contract-relax':
+      return findStretch(activity.stretchId) ? null : noLongerUsed('stretch', activity.stretchId);
+    case 'drill':
+      return findDrill(activity.drillId) ? null : noLongerUsed('drill', activity.drillId);
+    case 'warm-up':
+    case 'breathing':
+    case 'cold':
+    case 'note':
+    case 'and-then':
+      return null;
+  }
+}
+
+function unknownActivity(line: ActivityLine): string | null {
+  const read = activitySchema.safeParse(line);
+  return read.success ? unknownEntry(read.data) : DAMAGED;
 }
 
 /**
@@ -52,10 +88,12 @@ function unknownIn(line: Line): string | null {
 export function readRoutine(stored: unknown): { routine: Routine; retired: RetiredLine[] } {
   const known = storedSchema.parse(stored);
   const retired: RetiredLine[] = [];
-  const items = known.items.map(renamed).flatMap((line) => {
-    const says = unknownIn(line) ?? (itemSchema.safeParse(line).success ? null : 'a damaged line');
+  const items = known.items.flatMap((stored): (Line | ActivityLine)[] => {
+    const line = isActivityLine(stored) ? stored : renamed(stored);
+    const says = isActivityLine(line) ? unknownActivity(line) : unknownIn(line);
     if (says === null) return [line];
-    retired.push({ id: line.id, siteId: line.siteId, says });
+    const siteId = isActivityLine(line) ? null : line.siteId;
+    retired.push({ id: line.id, siteId, says });
     return [];
   });
   return { routine: storedRoutineSchema.parse({ ...known, items }), retired };

@@ -2,7 +2,8 @@ import type { Side } from '#core/anatomy';
 import type { SecondsBand } from '#core/dosage';
 import { findTool } from '#core/equipment';
 import { layOut, type Layout } from './layOut';
-import type { Routine } from './routine';
+import { pressesOf, type Routine } from './routine';
+import { isHold } from './step';
 
 /** What a routine adds up to; all figures in seconds, as bands where fade holds leave them open. */
 export interface Totals {
@@ -16,6 +17,8 @@ export interface Totals {
   /** Share of two-sided contact that the affected side gets, 0–1; null when there is none. */
   affectedShare: number | null;
   holds: number;
+  /** Stretches, drills, breathing and what else is led and not pressed. */
+  activities: SecondsBand;
 }
 
 const none = (): SecondsBand => ({ least: 0, most: 0 });
@@ -41,21 +44,30 @@ export function totalsOf(routine: Routine, layout: Layout = layOut(routine)): To
   let handLoadSeconds = 0;
   let twoSided = 0;
   let onAffected = 0;
-  const affectedBy = new Map(routine.items.map((item) => [item.id, item.affectedSide]));
+  const affectedBy = new Map(pressesOf(routine).map((item) => [item.id, item.affectedSide]));
+  const activities = none();
+  let holds = 0;
   for (const block of layout.blocks) {
-    const side = contact[block.step.side];
+    const { step } = block;
+    if (!isHold(step)) {
+      activities.least += block.leastSeconds;
+      activities.most += block.seconds;
+      continue;
+    }
+    holds += 1;
+    const side = contact[step.side];
     side.least += block.leastSeconds;
     side.most += block.seconds;
-    const tool = findTool(block.step.toolId);
+    const tool = findTool(step.toolId);
     if (tool?.form === 'hand') {
       hands.least += block.leastSeconds;
       hands.most += block.seconds;
     }
     handLoadSeconds += block.seconds * (tool?.tiredness ?? 0);
-    const affected = affectedBy.get(block.step.itemId);
-    if (affected && block.step.side !== 'mid') {
+    const affected = affectedBy.get(step.itemId);
+    if (affected && step.side !== 'mid') {
       twoSided += block.seconds;
-      if (block.step.side === affected) onAffected += block.seconds;
+      if (step.side === affected) onAffected += block.seconds;
     }
   }
   return {
@@ -69,6 +81,7 @@ export function totalsOf(routine: Routine, layout: Layout = layOut(routine)): To
     hands,
     handLoadSeconds: Math.round(handLoadSeconds),
     affectedShare: twoSided > 0 ? onAffected / twoSided : null,
-    holds: layout.blocks.length,
+    holds,
+    activities,
   };
 }

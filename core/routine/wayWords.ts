@@ -1,6 +1,6 @@
 import { findSurface, findTool } from '#core/equipment';
 import { adjustmentFor, findPosture } from '#core/loading';
-import type { RoutineItem } from './routine';
+import type { PressItem } from './routine';
 
 /** How a site is reached, in words: tool, posture, and what differs from the usual. */
 export function wayWords({
@@ -9,7 +9,7 @@ export function wayWords({
   positionId,
   surfaceId,
   adjustmentId,
-}: Pick<RoutineItem, 'siteId' | 'toolId' | 'positionId' | 'surfaceId' | 'adjustmentId'>): string[] {
+}: Pick<PressItem, 'siteId' | 'toolId' | 'positionId' | 'surfaceId' | 'adjustmentId'>): string[] {
   const tool = findTool(toolId);
   const posture = findPosture(positionId);
   const surface = surfaceId !== null && tool?.drive === 'body' ? findSurface(surfaceId) : undefined;

@@ -373,6 +373,12 @@ export const CONDITIONS = {
       client: 'Never above 4 of 10, and no stretch to the very end.',
       therapist: 'Very mobile joints: ceiling 4, no end-range stretches.',
     },
+    {
+      level: 'off',
+      scope: { endRange: true },
+      client: 'No stretch: your joints go far enough.',
+      therapist: 'Very mobile joints: no end-range stretches.',
+    },
   ),
   'widespread-pain': condition(
     'condition',

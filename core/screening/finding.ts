@@ -35,6 +35,8 @@ export interface Scope {
   atWall?: true;
   surfaces?: readonly SurfaceId[];
   methods?: readonly MethodId[];
+  /** Stretches and what else goes to the end of a joint’s range; nothing that is pressed. */
+  endRange?: true;
 }
 
 /** What screening found: how severe, about what, why, in words for both, and on whose word. */

@@ -27,6 +27,7 @@ export {
   type QuestionGroup,
   type Reply,
 } from './interview';
+export { mayDo, type DoingPermission } from './mayDo';
 export { mayUse, mostSites, type Permission, type Use } from './mayUse';
 export { answersSchema, screen, type ScreenAnswer } from './screen';
 export { readReplies } from './stored';

@@ -40,6 +40,7 @@ const needsOf = (site: Site, posture: Posture): readonly Need[] =>
 function fits(scope: Scope, { use, site, tool, posture }: Named): boolean {
   const surface = use.surfaceId ?? posture.surfaces[0];
   return (
+    !scope.endRange &&
     (!scope.regions || scope.regions.includes(site.region)) &&
     (!scope.siteIds || scope.siteIds.includes(site.id)) &&
     (!scope.sides || scope.sides.includes(use.side)) &&

@@ -4,7 +4,7 @@ import { METHOD_IDS } from '#core/dosage';
 import { TOOLS } from '#core/equipment';
 import { anyScreenAnswer, yesTo } from '#core/examples';
 import { POSTURES } from '#core/loading';
-import { checkRoutine, newItem, setupsForMethod, type RoutineItem } from '#core/routine';
+import { checkRoutine, newItem, pressesOf, setupsForMethod, type PressItem } from '#core/routine';
 import {
   answersSchema,
   CONDITIONS,
@@ -297,7 +297,7 @@ describe('any use and any answers', () => {
         (answers, sites) => {
           const findings = screen(answers);
           const most = mostSites(findings) ?? sites.length;
-          const items = sites.flatMap((site): RoutineItem[] => {
+          const items = sites.flatMap((site): PressItem[] => {
             const item = newItem(site, site.id);
             const { siteId, dose } = item;
             const setup = setupsForMethod(site, dose.method).find(({ toolId, positionId }) =>
@@ -313,7 +313,7 @@ describe('any use and any answers', () => {
           });
           const routine = { items: items.slice(0, most), timesPerWeek: 7, message: '' };
           planned += routine.items.length;
-          for (const item of routine.items) {
+          for (const item of pressesOf(routine)) {
             for (const side of item.sides === 'mid'
               ? (['mid'] as const)
               : (['left', 'right'] as const)) {

@@ -1,4 +1,4 @@
-import type { HoldStep } from '#core/routine';
+import { isHold, type Step } from '#core/routine';
 import type { SessionEvent } from './event';
 import { ceilingOf, currentHold, heldSeconds, limitOf, stepOf } from './read';
 import type { HoldOutcome, HoldRecord, Phase, SessionState } from './state';
@@ -27,7 +27,10 @@ function phaseFor(state: SessionState, at: number): Phase {
   const previous = state.steps[state.stepIndex - 1];
   const before = state.holds.find((hold) => hold.step === previous?.index);
   const samePoint =
-    previous?.itemId === step.itemId &&
+    isHold(step) &&
+    previous !== undefined &&
+    isHold(previous) &&
+    previous.itemId === step.itemId &&
     previous.side === step.side &&
     previous.point === step.point;
   return samePoint && before?.outcome !== 'skipped'
@@ -42,8 +45,10 @@ function phaseFor(state: SessionState, at: number): Phase {
 function passOver(state: SessionState, at: number): SessionState {
   let next = state;
   for (let step = stepOf(next); step; step = stepOf(next)) {
-    const isOut = step.leftOut !== undefined || (next.fullStomach && step.emptyStomach === true);
-    const outcome = isOut ? 'left out' : limitOf(next) < 1 ? 'site cap' : null;
+    const isFull = next.fullStomach && isHold(step) && step.emptyStomach === true;
+    const isOut = step.leftOut !== undefined || isFull;
+    const isSpent = isHold(step) && limitOf(next) < 1;
+    const outcome = isOut ? 'left out' : isSpent ? 'site cap' : null;
     if (outcome === null) break;
     next = { ...next, holds: write(next, { outcome }), stepIndex: next.stepIndex + 1 };
   }
@@ -54,16 +59,20 @@ const advance = (state: SessionState, at: number): SessionState =>
   passOver({ ...state, stepIndex: state.stepIndex + 1 }, at);
 
 function endHold(state: SessionState, at: number, outcome: HoldOutcome): SessionState {
-  const contactSeconds = Math.round(Math.min(heldSeconds(state, at), limitOf(state)) * 10) / 10;
-  return { ...state, holds: write(state, { contactSeconds, outcome }) };
+  const step = stepOf(state);
+  const seconds = Math.round(Math.min(heldSeconds(state, at), limitOf(state)) * 10) / 10;
+  const told = step && !isHold(step) ? { seconds } : { contactSeconds: seconds };
+  return { ...state, holds: write(state, { ...told, outcome }) };
 }
 
 /** A point that was too much is left: the holds still to come on it are passed over. */
 function leavePoint(state: SessionState): SessionState {
   const here = stepOf(state);
-  const isSame = (step: HoldStep | undefined) =>
+  const isSame = (step: Step | undefined) =>
     step !== undefined &&
     here !== undefined &&
+    isHold(step) &&
+    isHold(here) &&
     step.itemId === here.itemId &&
     step.side === here.side &&
     step.point === here.point;
@@ -77,6 +86,8 @@ function leavePoint(state: SessionState): SessionState {
 
 function rated(state: SessionState, event: At<'rated'>): SessionState {
   const { phase } = state;
+  const step = stepOf(state);
+  if (!step || !isHold(step)) return state;
   if (phase.name !== 'hold' && phase.name !== 'rate-after') return state;
   const present = currentHold(state);
   const atSeconds =
@@ -179,11 +190,17 @@ export function apply(state: SessionState, event: SessionEvent): SessionState {
   }
 
   if (state.status !== 'running' || event.step !== state.stepIndex) return state;
+  // After the last one there is nothing to hold, rate or skip.
+  if (!stepOf(state)) return state;
   switch (event.type) {
-    case 'settled':
-      return state.phase.name === 'find' || state.phase.name === 'rest'
-        ? { ...state, phase: { name: 'count-in', since: event.at } }
-        : state;
+    case 'settled': {
+      if (state.phase.name !== 'find' && state.phase.name !== 'rest') return state;
+      const step = stepOf(state);
+      // What is only told is done when the client says so.
+      return step && !isHold(step) && step.limitSeconds === 0
+        ? advance({ ...state, holds: write(state, { outcome: 'done' }) }, event.at)
+        : { ...state, phase: { name: 'count-in', since: event.at } };
+    }
     case 'hold-started':
       if (state.phase.name !== 'count-in') return state;
       return {
@@ -198,6 +215,8 @@ export function apply(state: SessionState, event: SessionEvent): SessionState {
     case 'hold-ended': {
       if (state.phase.name !== 'hold') return state;
       const ended = endHold(state, event.at, event.how === 'let-go' ? 'too-much' : event.how);
+      const step = stepOf(state);
+      if (step && !isHold(step)) return advance(ended, event.at);
       // After a fade the last rating is the rating after; otherwise it is asked for on letting go.
       return event.how === 'faded' || event.how === 'too-much'
         ? advance(ended, event.at)

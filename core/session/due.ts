@@ -1,5 +1,5 @@
 import { FADED_GRADE } from '#core/dosage';
-import { COUNT_IN_SECONDS } from '#core/routine';
+import { COUNT_IN_SECONDS, isHold } from '#core/routine';
 import type { EventBody } from './event';
 import { currentHold, heldSeconds, limitOf, ownLimit, restLeft, stepOf } from './read';
 import type { SessionState } from './state';
@@ -15,6 +15,8 @@ function holdEnd(
   const step = stepOf(state);
   if (state.phase.name !== 'hold' || !step) return null;
   const held = heldSeconds(state, now);
+  if (!isHold(step))
+    return held < step.limitSeconds ? null : { how: 'time', atHeld: step.limitSeconds };
   const last = currentHold(state)?.ratings.at(-1);
   if (state.phase.overCeiling >= TOO_MUCH_AFTER || (last?.grade ?? 0) >= FAR_TOO_MUCH) {
     return { how: 'let-go', atHeld: held };
@@ -42,7 +44,9 @@ export function due(state: SessionState, now: number): { at: number; body: Event
   switch (state.phase.name) {
     case 'rest': {
       if (restLeft(state, now) > 0) return null;
-      const at = state.phase.since + (stepOf(state)?.restSeconds ?? 0) * 1000;
+      const resting = stepOf(state);
+      const seconds = resting && isHold(resting) ? resting.restSeconds : 0;
+      const at = state.phase.since + seconds * 1000;
       return { at, body: { type: 'settled', step } };
     }
     case 'count-in': {

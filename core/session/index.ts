@@ -13,6 +13,20 @@ export { clockSays, endingOf, type Ending } from './ending';
 export { due } from './due';
 export { CLOCK_TOLERANCE_MS, correctClock, TAKE_UP_WITHIN_MS, type ClockCorrection } from './clock';
 export { secondsLeft } from './left';
-export { ceilingOf, heldSeconds, limitOf, ratingDue, restLeft, countInLeft } from './read';
-export { summarise, type PlaceSummary, type SessionSummary } from './summarise';
+export {
+  ceilingOf,
+  countNow,
+  heldSeconds,
+  limitOf,
+  ratingDue,
+  restLeft,
+  type Count,
+  countInLeft,
+} from './read';
+export {
+  summarise,
+  type ActivitySummary,
+  type PlaceSummary,
+  type SessionSummary,
+} from './summarise';
 export { inTheWay, type Beginning, type InTheWay } from './inTheWay';

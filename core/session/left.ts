@@ -1,5 +1,5 @@
 import { allowance } from '#core/dosage';
-import { COUNT_IN_SECONDS, pauseBefore, placeKey } from '#core/routine';
+import { COUNT_IN_SECONDS, isHold, pauseBefore, placeKey } from '#core/routine';
 import { capOf, ownLimit, spentSeconds } from './read';
 import type { SessionState } from './state';
 
@@ -10,6 +10,10 @@ import type { SessionState } from './state';
 export function secondsLeft(state: SessionState): number {
   const spent = new Map<string, number>();
   return state.steps.slice(state.stepIndex).reduce((sum, step) => {
+    const pause = pauseBefore(step, state.steps[step.index - 1]);
+    if (!isHold(step)) {
+      return sum + pause + (step.limitSeconds > 0 ? COUNT_IN_SECONDS + step.limitSeconds : 0);
+    }
     const key = placeKey(step);
     const before = spent.get(key) ?? spentSeconds(state, step);
     const seconds = allowance({
@@ -19,6 +23,6 @@ export function secondsLeft(state: SessionState): number {
       spentSeconds: before,
     });
     spent.set(key, before + seconds);
-    return sum + pauseBefore(step, state.steps[step.index - 1]) + COUNT_IN_SECONDS + seconds;
+    return sum + pause + COUNT_IN_SECONDS + seconds;
   }, 0);
 }

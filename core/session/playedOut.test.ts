@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { anyRoutine, anyScreenAnswer, runner } from '#core/examples';
 import { METHOD_IDS } from '#core/dosage';
-import { expand, layOut, placeKey } from '#core/routine';
+import { expand, isHold, layOut, placeKey } from '#core/routine';
 import { begin, secondsLeft, summarise } from './index';
 
 const anyGrades = fc.array(fc.nat({ max: 10 }), { minLength: 1, maxLength: 12 });
@@ -43,7 +43,7 @@ describe('a routine that screening limits, played to its end', () => {
         const contact = new Map<string, number>();
         for (const hold of run.state.holds) {
           const step = run.state.steps[hold.step];
-          if (!step) throw new RangeError('A hold of no step.');
+          if (!step || !isHold(step)) throw new RangeError('A hold of no step.');
           seen.add(step.dose.method);
           if (step.limitedBy) limited += 1;
           expect(step.leftOut === undefined || hold.contactSeconds === 0).toBe(true);

@@ -1,5 +1,5 @@
 import { allowance } from '#core/dosage';
-import { COUNT_IN_SECONDS, placeKey, type HoldStep } from '#core/routine';
+import { COUNT_IN_SECONDS, isHold, placeKey, type HoldStep, type Step } from '#core/routine';
 import type { SessionState } from './state';
 
 /** During a fade hold the client is asked this often; common practice says “every so often”. */
@@ -12,15 +12,15 @@ const seconds = (ms: number) => Math.max(0, ms / 1000);
 /** The instant that counts as now: a pause stops the clock. */
 const clock = (state: SessionState, now: number) => state.pausedAt ?? now;
 
-/** The hold the session stands at, or undefined at the end. */
-export const stepOf = (state: SessionState): HoldStep | undefined => state.steps[state.stepIndex];
+/** The step the session stands at, or undefined at the end. */
+export const stepOf = (state: SessionState): Step | undefined => state.steps[state.stepIndex];
 
 /** Contact already made on a step's site and side, in seconds. */
 export function spentSeconds(state: SessionState, step: HoldStep): number {
   const key = placeKey(step);
   return state.holds.reduce((sum, hold) => {
     const done = state.steps[hold.step];
-    return done && placeKey(done) === key ? sum + hold.contactSeconds : sum;
+    return done && isHold(done) && placeKey(done) === key ? sum + hold.contactSeconds : sum;
   }, 0);
 }
 
@@ -40,6 +40,7 @@ export const ownLimit = ({ stillSore }: SessionState, step: HoldStep): number =>
 export function limitOf(state: SessionState): number {
   const step = stepOf(state);
   if (!step) return 0;
+  if (!isHold(step)) return step.limitSeconds;
   return allowance({
     ...step,
     limitSeconds: ownLimit(state, step),
@@ -62,7 +63,7 @@ export const countInLeft = (state: SessionState, now: number): number =>
 
 export function restLeft(state: SessionState, now: number): number {
   const step = stepOf(state);
-  if (state.phase.name !== 'rest' || !step) return 0;
+  if (state.phase.name !== 'rest' || !step || !isHold(step)) return 0;
   return Math.max(0, step.restSeconds - seconds(clock(state, now) - state.phase.since));
 }
 
@@ -71,7 +72,10 @@ export const currentHold = (state: SessionState) =>
   state.holds.find((hold) => hold.step === state.stepIndex);
 
 /** The ceiling of the present hold; 10 when there is none. */
-export const ceilingOf = (state: SessionState): number => stepOf(state)?.ceilingGrade ?? 10;
+export function ceilingOf(state: SessionState): number {
+  const step = stepOf(state);
+  return step && isHold(step) ? step.ceilingGrade : 10;
+}
 
 /**
  * Whether the client should be asked for a rating now: at once; again soon after a rating above the
@@ -79,10 +83,37 @@ export const ceilingOf = (state: SessionState): number => stepOf(state)?.ceiling
  */
 export function ratingDue(state: SessionState, now: number): boolean {
   const step = stepOf(state);
-  if (state.phase.name !== 'hold' || !step) return false;
+  if (state.phase.name !== 'hold' || !step || !isHold(step)) return false;
   const last = currentHold(state)?.ratings.at(-1);
   if (!last) return true;
   const since = heldSeconds(state, now) - last.atSeconds;
   if (last.grade > ceilingOf(state)) return since >= EASE_SECONDS;
   return step.dose.method === 'fade' && since >= RATE_EVERY_SECONDS;
+}
+
+/** Where one is in what is counted: which breath or round, 1-based, and which turn of it, with how far, 0–1. */
+export interface Count {
+  number: number;
+  turn: { index: number; says: string; done: number } | null;
+}
+
+/**
+ * What is counted at this moment; null where nothing is.
+ *
+ * @example ten breaths of 10 s, 4 in and 6 out, after 17 s: breath 2, turn 1 (“out”), half done
+ */
+export function countNow(state: SessionState, now: number): Count | null {
+  const step = stepOf(state);
+  if (!step || isHold(step) || !step.count || state.phase.name !== 'hold') return null;
+  const { of, eachSeconds, turns } = step.count;
+  const held = Math.min(heldSeconds(state, now), step.limitSeconds);
+  const number = Math.min(of, Math.floor(held / eachSeconds) + 1);
+  let within = held - (number - 1) * eachSeconds;
+  for (const [index, { says, seconds }] of turns.entries()) {
+    if (within < seconds || index === turns.length - 1) {
+      return { number, turn: { index, says, done: Math.min(1, within / seconds) } };
+    }
+    within -= seconds;
+  }
+  return { number, turn: null };
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { findSite } from '#core/anatomy';
-import { expand, placeKey } from '#core/routine';
+import { expand, isHold, placeKey } from '#core/routine';
 import {
   anyRoutine,
   fade,
@@ -458,7 +458,7 @@ function expectSound(state: SessionState) {
   for (const hold of state.holds) {
     const step = state.steps[hold.step];
     expect(hold.contactSeconds).toBeGreaterThanOrEqual(0);
-    if (!step) continue;
+    if (!step || !isHold(step)) continue;
     spent.set(placeKey(step), (spent.get(placeKey(step)) ?? 0) + hold.contactSeconds);
     expect(spent.get(placeKey(step))).toBeLessThanOrEqual(step.capSeconds + 0.1);
   }

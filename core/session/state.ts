@@ -1,4 +1,4 @@
-import type { HoldStep } from '#core/routine';
+import type { Step } from '#core/routine';
 import type { SkipReason, StopReason } from './reasons';
 
 /** Where a running session stands. Instants in ms since 1970 UTC. */
@@ -15,19 +15,23 @@ export type Phase =
   | { name: 'closing' };
 
 export type HoldOutcome =
-  'time' | 'faded' | 'cap' | 'too-much' | 'client' | 'cut short' | 'site cap' | 'left out';
+  /** Not pressed: it was told, and done. */
+  'done' | 'time' | 'faded' | 'cap' | 'too-much' | 'client' | 'cut short' | 'site cap' | 'left out';
 
 /** What became of one hold. */
 export interface HoldRecord {
   step: number;
   ratings: { grade: number; atSeconds: number }[];
+  /** None where nothing is pressed. */
   contactSeconds: number;
+  /** How long something that is not pressed was done. */
+  seconds?: number;
   outcome: HoldOutcome | 'skipped' | null;
   skipReason: SkipReason | null;
 }
 
 export interface SessionState {
-  steps: readonly HoldStep[];
+  steps: readonly Step[];
   status: 'ready' | 'running' | 'paused' | 'stopped' | 'finished';
   stepIndex: number;
   phase: Phase;
@@ -48,7 +52,7 @@ export interface SessionState {
 }
 
 /** A session that has not been started yet. */
-export const begin = (steps: readonly HoldStep[]): SessionState => ({
+export const begin = (steps: readonly Step[]): SessionState => ({
   steps,
   status: 'ready',
   stepIndex: 0,

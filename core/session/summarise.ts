@@ -1,5 +1,6 @@
 import type { Side } from '#core/anatomy';
-import { placeKey, type HoldStep } from '#core/routine';
+import type { ActivityKind } from '#core/activities';
+import { holdsAmong, isHold, placeKey, type HoldStep, type Step } from '#core/routine';
 import type { HoldOutcome, HoldRecord, SessionState } from './state';
 
 /** One site and side of one session. Grades 0–10; `null` when the client gave none. */
@@ -17,22 +18,60 @@ export interface PlaceSummary {
   tooMuch: boolean;
 }
 
+/** One line of one session that is not pressed. */
+export interface ActivitySummary {
+  itemId: string;
+  kind: ActivityKind;
+  title: string;
+  /** Gone through, of those that were asked for: sides, sets, stretches. */
+  done: number;
+  asked: number;
+  seconds: number;
+}
+
 export interface SessionSummary {
   places: PlaceSummary[];
+  /** Absent in sessions of earlier editions, which had none. */
+  activities?: ActivitySummary[];
   holdsDone: number;
   holdsAsked: number;
   contactSeconds: number;
-  /** At least half of the holds that had a tender point were held. */
+  /** At least half of the holds that had a tender point were held; without holds, half of the rest was done. */
   counts: boolean;
 }
 
 const THROUGH: readonly (HoldOutcome | 'skipped' | null)[] = ['time', 'faded', 'cap'];
 
 /** Held to its end, or for at least half of its least time by the client’s own choice. */
-const isHeld = ({ outcome, contactSeconds }: HoldRecord, step: HoldStep | undefined): boolean =>
+const isHeld = ({ outcome, contactSeconds }: HoldRecord, step: Step | undefined): boolean =>
+  step !== undefined &&
+  isHold(step) &&
   contactSeconds >= 1 &&
-  (THROUGH.includes(outcome) ||
-    (outcome === 'client' && contactSeconds * 2 >= (step?.leastSeconds ?? 0)));
+  (THROUGH.includes(outcome) || (outcome === 'client' && contactSeconds * 2 >= step.leastSeconds));
+
+/** Told and done, gone through to its end, or for at least half of it by the client’s own choice. */
+const isThrough = ({ outcome, seconds = 0 }: HoldRecord, limitSeconds: number): boolean =>
+  outcome === 'done' || outcome === 'time' || (outcome === 'client' && seconds * 2 >= limitSeconds);
+
+function activitiesOf(
+  state: SessionState,
+  records: ReadonlyMap<number, HoldRecord>,
+): ActivitySummary[] {
+  const lines = new Map<string, ActivitySummary>();
+  for (const step of state.steps) {
+    if (isHold(step) || step.leftOut !== undefined) continue;
+    const { itemId, kind, title, limitSeconds } = step;
+    const hold = records.get(step.index);
+    const line = lines.get(itemId) ?? { itemId, kind, title, done: 0, asked: 0, seconds: 0 };
+    lines.set(itemId, {
+      ...line,
+      asked: line.asked + 1,
+      done: line.done + (hold && isThrough(hold, limitSeconds) ? 1 : 0),
+      seconds: line.seconds + Math.round(hold?.seconds ?? 0),
+    });
+  }
+  return [...lines.values()];
+}
 
 const highest = (grades: (number | undefined)[]): number | null => {
   const given = grades.filter((grade) => grade !== undefined);
@@ -54,7 +93,7 @@ export function summarise(state: SessionState): SessionSummary {
     const isOut = leftOut !== undefined || hold?.outcome === 'left out';
     return !isOut && hold?.outcome !== 'site cap' && !isBare;
   };
-  for (const step of state.steps.filter(asked)) {
+  for (const step of holdsAmong(state.steps).filter(asked)) {
     const key = placeKey(step);
     const place = places.get(key) ?? { siteId: step.siteId, side: step.side, holds: [] };
     place.holds.push(records.get(step.index));
@@ -78,11 +117,23 @@ export function summarise(state: SessionState): SessionSummary {
     summaries.reduce((total, place) => total + of(place), 0);
   const holdsDone = sum((place) => place.holdsDone);
   const holdsAsked = sum((place) => place.holdsAsked);
+  const activities = activitiesOf(state, records);
+  const others = {
+    asked: activities.reduce((total, one) => total + one.asked, 0),
+    done: activities.reduce((total, one) => total + one.done, 0),
+  };
   return {
     places: summaries,
+    ...(activities.length > 0 ? { activities } : {}),
     holdsDone,
     holdsAsked,
     contactSeconds: sum((place) => place.contactSeconds),
-    counts: holdsAsked > 0 ? holdsDone * 2 >= holdsAsked : state.status === 'finished',
+    // Holds decide; a session that has none counts by what else was done.
+    counts:
+      holdsAsked > 0
+        ? holdsDone * 2 >= holdsAsked
+        : others.asked > 0
+          ? others.done * 2 >= others.asked
+          : state.status === 'finished',
   };
 }

@@ -8,7 +8,7 @@ import {
   type SessionEvent,
   type SessionState,
 } from '#core/session';
-import type { HoldStep } from '#core/routine';
+import { isHold, type HoldStep, type Step } from '#core/routine';
 import { v7 as uuid } from 'uuid';
 import type { Chance } from './chance';
 
@@ -41,7 +41,7 @@ const EASED = 0.65;
  * @returns the log and the state it ends in
  */
 export function practiseOnce(
-  steps: readonly HoldStep[],
+  steps: readonly Step[],
   startedAt: number,
   body: Body,
   chance: Chance,
@@ -65,7 +65,7 @@ export function practiseOnce(
   };
   const feel = (heldSeconds: number): number => {
     const step = state.steps[state.stepIndex];
-    if (!step) return 0;
+    if (!step || !isHold(step)) return 0;
     const ratings = state.holds.find((hold) => hold.step === step.index)?.ratings ?? [];
     const toldToEase = ratings.some(({ grade }) => grade > ceilingOf(state));
     const first = body.tenderness(step) * (toldToEase && body.easesOff ? EASED : 1);

@@ -1,6 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import { addDays, daysBetween, type Day } from '#core/calendar';
-import { expand, placeKey, type HoldStep, type Routine } from '#core/routine';
+import { expand, holdsAmong, placeKey, type HoldStep, type Routine } from '#core/routine';
 import type { SessionEvent } from '#core/session';
 import { v7 as uuid } from 'uuid';
 import { chanceFrom, type Chance } from './chance';
@@ -84,7 +84,7 @@ export function simulate(plan: {
     if (!chance.happens(course.adherence * share)) continue;
     const steps = expand(version.routine);
     const startedAt = startOfSession(day, plan.timeZone, chance);
-    const body = bodyOn(plan.course, sessions.length, chance, steps);
+    const body = bodyOn(plan.course, sessions.length, chance, holdsAmong(steps));
     const { events } = practiseOnce(steps, startedAt, body, chance);
     sessions.push({
       id: uuid({ msecs: startedAt, random: chance.bytes() }),

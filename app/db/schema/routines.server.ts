@@ -1,4 +1,4 @@
-import type { HoldStep, Routine } from '#core/routine';
+import type { Step, Routine } from '#core/routine';
 import type { ScreenFinding } from '#core/screening';
 import type { EventBody, SessionSummary } from '#core/session';
 import {
@@ -76,7 +76,7 @@ export const ledRoutine = pgTable(
       .references(() => routineVersion.id),
     /** SHA-256 of version, holds and findings, hex. */
     digest: text('digest').notNull(),
-    steps: jsonb('steps').$type<HoldStep[]>().notNull(),
+    steps: jsonb('steps').$type<Step[]>().notNull(),
     /** What screening had found when it was handed out. */
     findings: jsonb('findings').$type<ScreenFinding[]>().notNull(),
     /** It was worked out afterwards, for a session from before such rows were kept. */

@@ -1,5 +1,5 @@
 import { dayOf } from '#core/calendar';
-import type { HoldStep } from '#core/routine';
+import type { Step } from '#core/routine';
 import { screen } from '#core/screening';
 import { begin, correctClock, replay, summarise } from '#core/session';
 import { ascending, sort } from 'd3-array';
@@ -25,7 +25,7 @@ async function holdsOf(
   { setting, file }: Run,
   version: VersionRow,
   ledId: string | null,
-): Promise<{ ledId: string; steps: readonly HoldStep[] }> {
+): Promise<{ ledId: string; steps: readonly Step[] }> {
   const { db, now } = setting;
   const handed = ledId === null ? undefined : await ledOf(db, file.id, ledId);
   if (handed?.versionId === version.id) return { ledId: handed.id, steps: handed.steps };
@@ -47,7 +47,7 @@ async function holdsOf(
 /** A session as its events are told by: the holds it is led by, and what is known of it. */
 interface Known {
   clockOffset: number;
-  steps: readonly HoldStep[];
+  steps: readonly Step[];
   log: readonly Event[];
   /** What its row begins with when this is the first that is heard of it. */
   opening: Opening | null;

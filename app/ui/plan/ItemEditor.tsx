@@ -1,7 +1,7 @@
 import { Textarea } from '@mantine/core';
 import { findSite, SENSITIVITY } from '#core/anatomy';
 import { METHODS, type MethodId } from '#core/dosage';
-import { LIMITS, type RoutineItem } from '#core/routine';
+import { LIMITS, type PressItem } from '#core/routine';
 import { Choice } from '~/ui/parts/Choice';
 import { LinkButton } from '~/ui/parts/LinkButton';
 import { DoseFields, SECOND_STEP } from './DoseFields';
@@ -12,8 +12,8 @@ import { TypedNumber } from './TypedNumber';
 import classes from './ItemEditor.module.css';
 
 interface EditorProps {
-  item: RoutineItem;
-  onChange: (change: Partial<RoutineItem>) => void;
+  item: PressItem;
+  onChange: (change: Partial<PressItem>) => void;
   onMethod: (method: MethodId) => void;
   onTrouble: (field: string, says: string | null) => void;
   onRemove: () => void;

@@ -14,9 +14,8 @@ import {
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { useEffect, useRef } from 'react';
-import { findSite } from '#core/anatomy';
-import type { RoutineItem } from '#core/routine';
-import { countWords, doseWords } from './doseWords';
+import { isPress, type RoutineItem } from '#core/routine';
+import { lineName, lineWords } from './doseWords';
 import classes from './ItemList.module.css';
 
 const Grip = () => (
@@ -48,7 +47,7 @@ function Row({ item, number, selected, refused, onSelect, onMove, onStep, onRemo
     transition,
     isDragging,
   } = useSortable({ id: item.id });
-  const name = findSite(item.siteId)?.plainName ?? item.siteId;
+  const name = lineName(item);
   const button = useRef<HTMLButtonElement>(null);
   const wasSelected = useRef(selected);
   useEffect(() => {
@@ -97,9 +96,9 @@ function Row({ item, number, selected, refused, onSelect, onMove, onStep, onRemo
       >
         <span className={classes.number}>{number}</span>
         <span className={classes.name}>{name}</span>
-        <span className={classes.grade}>grade {item.grade}</span>
+        {isPress(item) && <span className={classes.grade}>grade {item.grade}</span>}
         <span className={classes.dose}>
-          {doseWords(item)} · {countWords(item)}
+          {lineWords(item)}
           {refused && <strong className={classes.refused}> · refused</strong>}
         </span>
       </button>
@@ -139,7 +138,7 @@ export function ItemList({
   /** What a screen reader hears of a move: the site by its name, and where it stands. */
   const says = (id: string | number, what: string, at: string | number = id) => {
     const item = items[place(String(id))];
-    const name = item ? (findSite(item.siteId)?.plainName ?? item.siteId) : '';
+    const name = item ? lineName(item) : '';
     return `${name} ${what} ${place(String(at)) + 1} of ${items.length}.`;
   };
   return (
@@ -160,7 +159,7 @@ export function ItemList({
       }}
     >
       <SortableContext items={items.map((item) => item.id)} strategy={verticalListSortingStrategy}>
-        <ol ref={list} className={classes.list} aria-label="Sites in order">
+        <ol ref={list} className={classes.list} aria-label="Lines in order">
           {items.map((item, index) => (
             <Row
               key={item.id}

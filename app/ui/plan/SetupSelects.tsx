@@ -2,7 +2,7 @@ import { Select } from '@mantine/core';
 import type { Site } from '#core/anatomy';
 import { findTool, servesMethod, SURFACES } from '#core/equipment';
 import { adjustmentsAt, findPosture } from '#core/loading';
-import type { RoutineItem } from '#core/routine';
+import type { PressItem } from '#core/routine';
 import { setupChange } from './planState';
 import classes from './ItemEditor.module.css';
 
@@ -14,9 +14,9 @@ export function SetupSelects({
   site,
   onChange,
 }: {
-  item: RoutineItem;
+  item: PressItem;
   site: Site;
-  onChange: (change: Partial<RoutineItem>) => void;
+  onChange: (change: Partial<PressItem>) => void;
 }) {
   const key = (setup: { toolId: string; positionId: string }) =>
     `${setup.toolId}|${setup.positionId}`;

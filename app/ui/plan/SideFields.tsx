@@ -1,4 +1,4 @@
-import type { RoutineItem, SidesChoice } from '#core/routine';
+import type { PressItem, SidesChoice } from '#core/routine';
 import { Choice } from '~/ui/parts/Choice';
 
 const SIDE_OPTIONS: readonly { value: SidesChoice; label: string }[] = [
@@ -17,8 +17,8 @@ export function SideFields({
   item,
   onChange,
 }: {
-  item: RoutineItem;
-  onChange: (change: Partial<RoutineItem>) => void;
+  item: PressItem;
+  onChange: (change: Partial<PressItem>) => void;
 }) {
   return (
     <>

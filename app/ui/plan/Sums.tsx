@@ -13,6 +13,7 @@ const TESTS = 2;
 
 /** What the routine adds up to, by side, a session and a week. */
 export function Sums({ totals, minutesPerDay }: { totals: Totals; minutesPerDay: number | null }) {
+  const { activities } = totals;
   const sides = SIDES.filter(({ side }) => totals.contact[side].most > 0);
   return (
     <section className={classes.panel} aria-label="What it adds up to">
@@ -45,6 +46,13 @@ export function Sums({ totals, minutesPerDay }: { totals: Totals; minutesPerDay:
               <td>{clockBand(totals.hands)}</td>
               <td />
             </tr>
+            {activities.most > 0 && (
+              <tr>
+                <th scope="row">beside</th>
+                <td>{clockBand(activities)}</td>
+                <td />
+              </tr>
+            )}
           </tbody>
         </table>
       )}

@@ -1,11 +1,21 @@
+import { kindOf } from '#core/activities';
+import { findSite } from '#core/anatomy';
 import { type Dose, METHODS, methodOf } from '#core/dosage';
-import type { RoutineItem } from '#core/routine';
+import { isPress, type PressItem, type RoutineItem } from '#core/routine';
 import { clockTime, counted } from '../parts/words';
 
 const ONE = { points: 'point', passes: 'pass', spots: 'spot' } as const;
 
+/** The name of a line: its site’s, or what is done. */
+export const lineName = (item: RoutineItem): string =>
+  isPress(item) ? (findSite(item.siteId)?.plainName ?? item.siteId) : kindOf(item).title(item);
+
+/** All of a line’s dose in a few words: “until it fades, 0:20–1:30 · 2 points a side”. */
+export const lineWords = (item: RoutineItem): string =>
+  isPress(item) ? `${doseWords(item)} · ${countWords(item)}` : kindOf(item).doseWords(item);
+
 /** The dose of one line in a few words: “until it fades, 0:20–1:30”. */
-export const doseWords = (item: RoutineItem): string => doseText(item.dose);
+const doseWords = (item: PressItem): string => doseText(item.dose);
 
 /** The figures of a dose alone: “0:20–1:30”, “12 bends of 3 s”. */
 export function doseFigures(dose: Dose): string {
@@ -43,7 +53,7 @@ export function doseText(dose: Dose): string {
 }
 
 /** How often on which sides: “2 points a side, +1 left”. */
-export function countWords(item: RoutineItem): string {
+function countWords(item: PressItem): string {
   const many = methodOf(item.dose).pointsName;
   const points = counted(item.points, ONE[many], many);
   const times = item.repetitions > 1 ? ` × ${item.repetitions}` : '';

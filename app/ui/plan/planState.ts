@@ -1,6 +1,17 @@
+import type { Activity, ActivityKind } from '#core/activities';
 import { findSite, type Site } from '#core/anatomy';
 import type { MethodId } from '#core/dosage';
-import { newItem, setupsForMethod, usualDose, type Routine, type RoutineItem } from '#core/routine';
+import {
+  isPress,
+  newActivity,
+  newItem,
+  placed,
+  setupsForMethod,
+  usualDose,
+  type PressItem,
+  type Routine,
+  type RoutineItem,
+} from '#core/routine';
 
 /** What the plan screen is working on. */
 export interface PlanState {
@@ -10,14 +21,20 @@ export interface PlanState {
   troubles: Readonly<Record<string, string>>;
   /** Earlier routines, for undo. */
   past: readonly Routine[];
+  /** Routines that were undone, the next to come back last. */
+  future: readonly Routine[];
   /** What was changed last: typing on at the same is one step of undo. */
   edited: string | null;
 }
 
 export type PlanAction =
   | { type: 'add'; site: Site; id: string; affectedSide: 'left' | 'right' | null }
+  | { type: 'add activity'; kind: ActivityKind; id: string; affectedSide: 'left' | 'right' | null }
   | { type: 'select'; id: string }
-  | { type: 'change'; id: string; change: Partial<RoutineItem> }
+  /** Of a line that is pressed. */
+  | { type: 'change'; id: string; change: Partial<PressItem> }
+  /** Of one that is not; `field` is what was typed at. */
+  | { type: 'activity'; activity: Activity; field: string }
   | { type: 'method'; id: string; method: MethodId }
   | { type: 'move'; id: string; to: number }
   | { type: 'remove'; id: string }
@@ -26,7 +43,8 @@ export type PlanAction =
   | { type: 'reason'; rule: 'neck' | 'interview'; why: string }
   | { type: 'trouble'; field: string; says: string | null }
   | { type: 'replace'; routine: Routine }
-  | { type: 'undo' };
+  | { type: 'undo' }
+  | { type: 'redo' };
 
 const UNDO_DEPTH = 50;
 export const EMPTY_ROUTINE: Routine = { items: [], timesPerWeek: 7, message: '' };
@@ -36,6 +54,7 @@ export const startOf = (routine: Routine): PlanState => ({
   selectedId: routine.items[0]?.id ?? null,
   troubles: {},
   past: [],
+  future: [],
   edited: null,
 });
 
@@ -52,6 +71,7 @@ const withRoutine = (
     edited !== null && edited === state.edited
       ? state.past
       : [...state.past, state.routine].slice(-UNDO_DEPTH),
+  future: [],
   edited,
   ...rest,
 });
@@ -59,14 +79,16 @@ const withRoutine = (
 const changeItem = (
   state: PlanState,
   id: string,
-  change: (item: RoutineItem) => RoutineItem,
+  change: (item: PressItem) => PressItem,
   edited: string | null = null,
 ) =>
   withRoutine(
     state,
     {
       ...state.routine,
-      items: state.routine.items.map((item) => (item.id === id ? change(item) : item)),
+      items: state.routine.items.map((item) =>
+        item.id === id && isPress(item) ? change(item) : item,
+      ),
     },
     {},
     edited,
@@ -90,10 +112,10 @@ function withoutTroublesOf(troubles: PlanState['troubles'], of: string): PlanSta
 /** What changes when a line is reached another way: words that came with the old way go with it. */
 export function setupChange(
   site: Site,
-  item: RoutineItem,
-  next: Pick<RoutineItem, 'toolId' | 'positionId'> &
-    Partial<Pick<RoutineItem, 'surfaceId' | 'adjustmentId'>>,
-): Partial<RoutineItem> {
+  item: PressItem,
+  next: Pick<PressItem, 'toolId' | 'positionId'> &
+    Partial<Pick<PressItem, 'surfaceId' | 'adjustmentId'>>,
+): Partial<PressItem> {
   const how = site.setups.find(
     ({ toolId, positionId }) => toolId === next.toolId && positionId === next.positionId,
   )?.how;
@@ -115,9 +137,23 @@ export function plan(state: PlanState, action: PlanAction): PlanState {
       const item = newItem(action.site, action.id, action.affectedSide);
       return withRoutine(
         state,
-        { ...routine, items: [...routine.items, item] },
+        { ...routine, items: placed(routine.items, item) },
         { selectedId: item.id },
       );
+    }
+    case 'add activity': {
+      const { kind, id, affectedSide } = action;
+      const item = newActivity(kind, { id, affectedSide }, routine);
+      return withRoutine(
+        state,
+        { ...routine, items: placed(routine.items, item) },
+        { selectedId: id },
+      );
+    }
+    case 'activity': {
+      const { activity, field } = action;
+      const items = routine.items.map((item) => (item.id === activity.id ? activity : item));
+      return withRoutine(state, { ...routine, items }, {}, `${activity.id}:${field}`);
     }
     case 'select':
       return { ...state, selectedId: action.id, edited: null };
@@ -186,6 +222,21 @@ export function plan(state: PlanState, action: PlanAction): PlanState {
         routine: last,
         selectedId: kept ? state.selectedId : (last.items[0]?.id ?? null),
         past: state.past.slice(0, -1),
+        future: [...state.future, routine],
+        edited: null,
+        troubles: {},
+      };
+    }
+    case 'redo': {
+      const next = state.future.at(-1);
+      if (!next) return state;
+      const kept = next.items.some((item) => item.id === state.selectedId);
+      return {
+        ...state,
+        routine: next,
+        selectedId: kept ? state.selectedId : (next.items.at(-1)?.id ?? null),
+        past: [...state.past, routine].slice(-UNDO_DEPTH),
+        future: state.future.slice(0, -1),
         edited: null,
         troubles: {},
       };

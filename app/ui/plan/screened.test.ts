@@ -3,6 +3,7 @@ import { itemFor, timed, yesTo } from '#core/examples';
 import { screen } from '#core/screening';
 import { doseFigures, doseText } from './doseWords';
 import { offSites } from './offSites';
+import { pressesOf } from '#core/routine';
 import { plan, setupChange, startOf } from './planState';
 
 describe('sites that screening rules out', () => {
@@ -47,11 +48,14 @@ describe('a line that is reached another way', () => {
       positionId: 'sitting-floor',
     });
     const state = startOf({ items: [calf], timesPerWeek: 7, message: '' });
-    const [changed] = plan(state, { type: 'method', id: 'calf', method: 'pin-and-glide' }).routine
-      .items;
+    const [changed] = pressesOf(
+      plan(state, { type: 'method', id: 'calf', method: 'pin-and-glide' }).routine,
+    );
     expect(changed?.dose.method).toBe('pin-and-glide');
     expect(changed?.toolId).toBe('stick-roller');
-    const [kept] = plan(state, { type: 'method', id: 'calf', method: 'strokes' }).routine.items;
+    const [kept] = pressesOf(
+      plan(state, { type: 'method', id: 'calf', method: 'strokes' }).routine,
+    );
     expect(kept?.toolId).toBe('tennis-ball');
   });
 });

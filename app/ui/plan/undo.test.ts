@@ -1,3 +1,4 @@
+import { pressesOf } from '#core/routine';
 import { findSite } from '#core/anatomy';
 import { EMPTY_ROUTINE, plan, startOf, type PlanAction } from './planState';
 
@@ -10,7 +11,7 @@ const hold = (holdSeconds: number): PlanAction => ({
   id: 'one',
   change: { dose: { method: 'timed', holdSeconds } },
 });
-const dose = (state: ReturnType<typeof run>) => state.routine.items[0]?.dose;
+const dose = (state: ReturnType<typeof run>) => pressesOf(state.routine)[0]?.dose;
 
 describe('undo on the plan', () => {
   it('goes back to before a figure was typed, and never to one half typed', () => {

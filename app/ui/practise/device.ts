@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import type { HoldStep } from '#core/routine';
+import type { Step } from '#core/routine';
 import { TAKE_UP_WITHIN_MS, type SessionEvent } from '#core/session';
 import type { Outbox } from '~/keeping/client/outbox';
 import type { Letter } from '~/keeping/letter';
@@ -40,7 +40,7 @@ const bodyOf = ({ versionId, ledId, startedAt }: SessionHead, event: SessionEven
  */
 export async function openDevice(
   outbox: Outbox,
-  led: { id: string; ledId: string; steps: readonly HoldStep[] },
+  led: { id: string; ledId: string; steps: readonly Step[] },
   { wall, steady }: Clocks,
 ): Promise<Device> {
   // Only this code writes under the name, sealed for its person.

@@ -1,4 +1,4 @@
-import type { HoldStep } from '#core/routine';
+import type { Step } from '#core/routine';
 import {
   apply,
   begin,
@@ -48,7 +48,7 @@ const SEEN_EVERY_MS = 2_000;
  * @param earlier the events of a session that is taken up again
  */
 export function createSession(
-  steps: readonly HoldStep[],
+  steps: readonly Step[],
   outside: {
     now: () => number;
     wall: () => number;

@@ -1,22 +1,29 @@
 import { scaleLinear } from 'd3-scale';
 import { useElementSize } from '@mantine/hooks';
 import { findSite } from '#core/anatomy';
-import type { Layout } from '#core/routine';
+import { isHold, type Layout, type Step } from '#core/routine';
 import { clockTime } from '../parts/words';
 import { AXIS, box, FOOT, groupsOf, HEIGHT, LETTER, PAD, TOP } from './frame';
 import { placeLabels, type LabelWish } from './labels';
 import { Bands, Hold, Ticks } from './StripShapes';
 import classes from './Strip.module.css';
 
+/** What a step is about, by name. */
+const nameOf = (step: Step | undefined): string => {
+  if (!step) return '';
+  return isHold(step) ? (findSite(step.siteId)?.plainName ?? 'unknown site') : step.title;
+};
+
 /** A routine as a sentence, for those who do not see the drawing. */
 function describe(layout: Layout, numbers: ReadonlyMap<string, number>): string {
-  if (layout.blocks.length === 0) return 'The strip is empty: no site has been added.';
+  if (layout.blocks.length === 0) return 'The strip is empty: nothing has been added.';
   const parts = groupsOf(layout).map((group) => {
     const first = group.blocks[0];
     const seconds = group.blocks.reduce((sum, block) => sum + block.seconds, 0);
-    const site = findSite(first?.step.siteId ?? '')?.plainName ?? 'unknown site';
+    const site = nameOf(first?.step);
+    const grade = first && isHold(first.step) ? ` at grade ${first.step.grade}` : '';
     const side = group.side === 'mid' ? '' : ` ${group.side}`;
-    return `${numbers.get(group.itemId) ?? ''} ${site}${side}, ${clockTime(seconds)} at grade ${first?.step.grade ?? 0}`;
+    return `${numbers.get(group.itemId) ?? ''} ${site}${side}, ${seconds === 0 ? 'only told' : clockTime(seconds)}${grade}`;
   });
   return `The routine along time, ${clockTime(layout.totalSeconds.most)} at most: ${parts.join('; ')}.`;
 }
@@ -51,7 +58,7 @@ export function Strip({
       const left = Math.min(...boxes.map((one) => one.left));
       const right = Math.max(...boxes.map((one) => one.left + one.width));
       const number = String(numbers.get(group.itemId) ?? '');
-      const name = findSite(group.blocks[0]?.step.siteId ?? '')?.plainName ?? '';
+      const name = nameOf(group.blocks[0]?.step);
       return {
         key: group.key,
         row: group.side === 'right' ? 'below' : 'above',

@@ -1,6 +1,6 @@
 import { isOpenEnded } from '#core/dosage';
 import { findPosture } from '#core/loading';
-import type { Block, Layout } from '#core/routine';
+import { isHold, type Block, type Layout } from '#core/routine';
 import { AXIS, box, FOOT, LETTER, PAD, TOP } from './frame';
 import classes from './Strip.module.css';
 
@@ -26,7 +26,7 @@ export function Bands({ layout, x }: { layout: Layout; x: (seconds: number) => n
   return layout.bands.map((band, index) => {
     const left = x(band.startSeconds);
     const width = Math.max(1, x(band.endSeconds) - left);
-    const name = findPosture(band.positionId)?.name ?? '';
+    const name = band.positionId === null ? 'standing' : (findPosture(band.positionId)?.name ?? '');
     const before = layout.bands[index - 1];
     const from = before ? x(before.endSeconds) : PAD;
     const short = name.split(',')[0] ?? '';
@@ -52,6 +52,23 @@ export function Bands({ layout, x }: { layout: Layout; x: (seconds: number) => n
 
 export function Hold({ block, x }: { block: Block; x: (seconds: number) => number }) {
   const { left, width, top, height } = box(block, x);
+  const { step } = block;
+  if (!isHold(step)) {
+    // What is only told takes no time: a mark on the line.
+    return block.seconds === 0 ? (
+      <circle cx={left} cy={top + height / 2} r="4" className={classes.activity} />
+    ) : (
+      <rect
+        x={left}
+        y={top}
+        width={width}
+        height={height}
+        rx="1.5"
+        className={classes.activity}
+        data-kind={step.kind}
+      />
+    );
+  }
   const least = x(block.startSeconds + block.leastSeconds);
   return (
     <>
@@ -62,9 +79,9 @@ export function Hold({ block, x }: { block: Block; x: (seconds: number) => numbe
         height={height}
         rx="1.5"
         className={classes.hold}
-        data-method={block.step.dose.method}
+        data-method={step.dose.method}
       />
-      {isOpenEnded(block.step.dose) && least < left + width - 2 && (
+      {isOpenEnded(step.dose) && least < left + width - 2 && (
         <line x1={least} x2={least} y1={top + 2} y2={top + height - 2} className={classes.least} />
       )}
     </>

@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import { PRESSURE_CEILING_LIMIT, type Side } from '#core/anatomy';
-import type { Block, Layout } from '#core/routine';
+import { isHold, type Block, type Layout } from '#core/routine';
 
 export const HEIGHT = 236;
 export const TOP = 22;
@@ -10,6 +10,8 @@ export const FOOT = 212;
 export const PAD = 12;
 /** Width of a drawn letter of a label, in pixels; near enough to keep labels apart. */
 export const LETTER = 6.3;
+
+const ACTIVITY_REACH = 18;
 
 const heightOf = scaleLinear([0, PRESSURE_CEILING_LIMIT], [4, REACH]).clamp(true);
 
@@ -36,7 +38,8 @@ export function groupsOf(layout: Layout): Group[] {
 export function box(block: Block, x: (seconds: number) => number) {
   const left = x(block.startSeconds);
   const width = Math.max(2, x(block.startSeconds + block.seconds) - left - 1.5);
-  const reach = heightOf(block.step.grade);
+  // What is not pressed has no grade: a low block on the line.
+  const reach = isHold(block.step) ? heightOf(block.step.grade) : ACTIVITY_REACH;
   switch (block.step.side) {
     case 'left':
       return { left, width, top: AXIS - reach, height: reach };

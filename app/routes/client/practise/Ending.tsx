@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { placeOf } from '#core/anatomy';
+import { holdsAmong } from '#core/routine';
 import { stopReason, summarise, type EventBody, type SessionState } from '#core/session';
 import { useView } from '~/ui/keeping/Keeping';
 import { Call, type Numbers } from '~/ui/screening/Call';
@@ -13,7 +14,9 @@ const WORD_LENGTH = 280;
 
 function Places({ state }: { state: SessionState }) {
   const { sites } = useLed();
-  const places = summarise(state).places.filter((place) => place.contactSeconds > 0);
+  const summary = summarise(state);
+  const places = summary.places.filter((place) => place.contactSeconds > 0);
+  const others = (summary.activities ?? []).filter(({ done }) => done > 0);
   return (
     <ul className={classes.places}>
       {places.map((place) => {
@@ -39,6 +42,12 @@ function Places({ state }: { state: SessionState }) {
           </li>
         );
       })}
+      {others.map(({ itemId, title, seconds }) => (
+        <li key={itemId}>
+          <span>{title}</span>
+          <span className={classes.soft}>{seconds > 0 ? clockTime(seconds) : 'done'}</span>
+        </li>
+      ))}
     </ul>
   );
 }
@@ -54,7 +63,7 @@ export function Closing({
   const [word, setWord] = useState('');
   const { postures, sites } = useLed();
   const position = postures[state.steps.at(-1)?.positionId ?? ''];
-  const care = sites[state.steps.at(-1)?.siteId ?? '']?.afterCare;
+  const care = sites[holdsAmong(state.steps).at(-1)?.siteId ?? '']?.afterCare;
   const tooMuch = state.holds.some(({ outcome }) => outcome === 'too-much');
   return (
     <>

@@ -1,7 +1,9 @@
-import { useEffect, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
-import { placeKey, type HoldStep, type LedRoutine, type SiteWords } from '#core/routine';
+import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
+import { isHold, placeKey, type HoldStep, type SiteWords } from '#core/routine';
 import type { EventBody, SessionState } from '#core/session';
+import { useEarly } from './early';
 import { useLed } from './led';
+import { moveWords } from './moves';
 import { pointWords, usePresentPlace } from './place';
 import { listed } from '~/ui/parts/words';
 import { Progress } from './Progress';
@@ -12,28 +14,6 @@ interface FindProps {
   happen: (body: EventBody) => void;
   onSkip: () => void;
   onStop: () => void;
-}
-
-/** What to do with the body before looking: out of the last position, into this one. */
-function moveWords(state: SessionState, postures: LedRoutine['postures']): string[] {
-  const id = state.steps[state.stepIndex]?.positionId ?? '';
-  const lastId = state.steps[state.stepIndex - 1]?.positionId ?? '';
-  const [position, last] = [postures[id], postures[lastId]];
-  if (!position || id === lastId) return [];
-  const leavesFloor = last?.onFloor === true && !position.onFloor;
-  return [...(leavesFloor ? [last.getOut] : []), position.getIn];
-}
-
-const EARLY_MS = 400;
-
-/** Just after the screen changed: a second tap meant for the last one must not skip this one. */
-function useEarly(part: string): boolean {
-  const [ready, setReady] = useState<string | null>(null);
-  useEffect(() => {
-    const timer = setTimeout(() => setReady(part), EARLY_MS);
-    return () => clearTimeout(timer);
-  }, [part]);
-  return ready !== part;
 }
 
 /** What to keep off, where it may be felt, and the site’s own watch words: two or three short lines. */
@@ -99,7 +79,9 @@ function useFit(isNew: boolean) {
 export function Find({ state, happen, onSkip, onStop }: FindProps) {
   const present = usePresentPlace(state);
   const { ways, postures, sites } = useLed();
-  const before = state.steps[state.stepIndex - 1];
+  const last = state.steps[state.stepIndex - 1];
+  // What is not pressed has no place: after it every place is a new one.
+  const before = last && isHold(last) ? last : undefined;
   const isNew =
     present !== null && (before === undefined || placeKey(before) !== placeKey(present.step));
   const { fit, setFit, body } = useFit(isNew);

@@ -11,6 +11,7 @@ import { useLead } from '~/ui/practise/useLead';
 import { useAwake } from '~/ui/practise/useAwake';
 import type { Numbers } from '~/ui/screening/Call';
 import { Closing, Finished, Stopped } from './Ending';
+import { activityOf, BeforeDoing, Doing } from './Doing';
 import { Find } from './Find';
 import { Holding } from './Holding';
 import { LedContext } from './led';
@@ -139,11 +140,19 @@ function Run({
     }
     switch (state.phase.name) {
       case 'find':
-        return <Find key={state.stepIndex} state={state} happen={happen} {...ask} />;
+        return activityOf(state) ? (
+          <BeforeDoing key={state.stepIndex} state={state} happen={happen} {...ask} />
+        ) : (
+          <Find key={state.stepIndex} state={state} happen={happen} {...ask} />
+        );
       case 'closing':
         return <Closing state={state} happen={happen} />;
       default:
-        return <Holding state={state} now={time} happen={happen} {...ask} />;
+        return activityOf(state) ? (
+          <Doing state={state} now={time} happen={happen} {...ask} />
+        ) : (
+          <Holding state={state} now={time} happen={happen} {...ask} />
+        );
     }
   };
 

@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { isOpenEnded } from '#core/dosage';
+import type { HoldStep } from '#core/routine';
 import {
   countInLeft,
   heldSeconds,
@@ -28,8 +29,7 @@ interface HoldingProps {
 }
 
 /** The large figure: what is left, or, until it fades, what has been held. */
-function Clock({ state, now }: Pick<HoldingProps, 'state' | 'now'>) {
-  const step = state.steps[state.stepIndex];
+function Clock({ state, now, step }: Pick<HoldingProps, 'state' | 'now'> & { step: HoldStep }) {
   const limit = limitOf(state);
   const held = heldSeconds(state, now);
   switch (state.phase.name) {
@@ -38,21 +38,16 @@ function Clock({ state, now }: Pick<HoldingProps, 'state' | 'now'>) {
     case 'rest':
       return <>{clockTime(Math.ceil(restLeft(state, now)))}</>;
     case 'hold':
-      return (
-        <>
-          {clockTime(step && isOpenEnded(step.dose) ? Math.floor(held) : Math.ceil(limit - held))}
-        </>
-      );
+      return <>{clockTime(isOpenEnded(step.dose) ? Math.floor(held) : Math.ceil(limit - held))}</>;
     default:
       return null;
   }
 }
 
-function sideWords(state: SessionState): [string, string] {
-  const step = state.steps[state.stepIndex];
+function sideWords(state: SessionState, step: HoldStep): [string, string] {
   if (state.phase.name === 'count-in') return ['sink in slowly', 'breathe out'];
   if (state.phase.name === 'rest') return ['rest', 'come off the point'];
-  switch (step?.dose.method) {
+  switch (step.dose.method) {
     case 'fade':
       return ['stay until it fades', `${clockTime(limitOf(state))} at most`];
     case 'sweep':
@@ -75,7 +70,7 @@ function sideWords(state: SessionState): [string, string] {
     case 'brief':
       return ['in, hold, out', `to ${step.grade} of 10`];
     default:
-      return ['stay still', `at ${step?.grade ?? 0} of 10`];
+      return ['stay still', `at ${step.grade} of 10`];
   }
 }
 
@@ -105,7 +100,7 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
       : ratings.length === 0
         ? 'How tender is it?'
         : 'How is it now?';
-  const [first, second] = sideWords(state);
+  const [first, second] = sideWords(state, step);
   const tooMuch = phase.name === 'rate-after' && hold?.outcome === 'too-much';
 
   return (
@@ -117,7 +112,7 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
       </div>
       <div className={classes.clock}>
         <span className={classes.figure} role="timer" aria-live="off">
-          {phase.name === 'rate-after' ? 'Let go' : <Clock state={state} now={now} />}
+          {phase.name === 'rate-after' ? 'Let go' : <Clock state={state} now={now} step={step} />}
         </span>
         {phase.name !== 'rate-after' && (
           <span className={classes.sideWords}>

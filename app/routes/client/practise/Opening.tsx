@@ -1,5 +1,5 @@
 import type { Region } from '#core/anatomy';
-import type { LedRoutine } from '#core/routine';
+import { holdsAmong, isHold, type LedRoutine } from '#core/routine';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { openSound } from '~/ui/practise/cues';
@@ -12,8 +12,9 @@ const ANY_TIME: readonly (Region | undefined)[] = ['neck', 'head and jaw'];
 function limitWords({ steps, sites }: LedRoutine): string[] {
   return [
     ...new Set(
-      steps.flatMap(({ siteId, leftOut, limitedBy }) => {
-        const name = sites[siteId]?.plainName ?? siteId;
+      steps.flatMap((step) => {
+        const { leftOut, limitedBy } = step;
+        const name = isHold(step) ? (sites[step.siteId]?.plainName ?? step.siteId) : step.title;
         if (leftOut) return [`${name} is left out: ${leftOut}`];
         return limitedBy ? [limitedBy] : [];
       }),
@@ -39,29 +40,28 @@ export function Opening({
   onStart?: (said: { fullStomach: boolean }) => void;
 }) {
   const [full, setFull] = useState(false);
-  const asksStomach = version.steps.some(({ emptyStomach }) => emptyStomach);
-  const { siteIds, sites, tools, session } = version;
+  const asksStomach = holdsAmong(version.steps).some(({ emptyStomach }) => emptyStomach);
+  const { siteIds, lines, sites, tools, session } = version;
   const limits = limitWords(version);
   // What screening found rules out the whole of it: there is no session to start.
   const nothing = version.steps.length > 0 && version.steps.every(({ leftOut }) => leftOut);
   // Neck and jaw may be worked at any quiet moment.
   const early = siteIds.every((id) => ANY_TIME.includes(sites[id]?.region));
-  const places = siteIds.map((id) => sites[id]?.plainName ?? id);
   return (
     <>
       <header className={classes.top}>
         <Link to="/today" className={classes.back}>
           Back
         </Link>
-        <span>{counted(siteIds.length, 'site')}</span>
+        <span>{siteIds.length > 0 && counted(siteIds.length, 'site')}</span>
       </header>
       <div className={classes.body}>
         <h1 className={classes.minutes}>
           {minutesBand(session)} <span>minutes</span>
         </h1>
         <ol className={classes.sites}>
-          {places.map((place, index) => (
-            <li key={`${place}:${index}`}>{place}</li>
+          {lines.map((line, index) => (
+            <li key={`${line}:${index}`}>{line}</li>
           ))}
         </ol>
         {again && (
@@ -88,8 +88,12 @@ export function Opening({
               </dd>
             </>
           )}
-          <dt>Have ready</dt>
-          <dd>{tools.join(', ')}</dd>
+          {tools.length > 0 && (
+            <>
+              <dt>Have ready</dt>
+              <dd>{tools.join(', ')}</dd>
+            </>
+          )}
           <dt>Before you begin</dt>
           <dd>
             Be warm: after a bath, some walking, or rubbing the place with your hand.

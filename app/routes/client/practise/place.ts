@@ -1,6 +1,6 @@
 import { placeOf } from '#core/anatomy';
 import { methodOf } from '#core/dosage';
-import { placeKey, type HoldStep, type SiteWords } from '#core/routine';
+import { isHold, placeKey, type HoldStep, type SiteWords, type Step } from '#core/routine';
 import { secondsLeft, type SessionState } from '#core/session';
 import { useLed } from './led';
 
@@ -13,7 +13,7 @@ export function usePresentPlace(state: SessionState): {
 } | null {
   const { sites } = useLed();
   const step = state.steps[state.stepIndex];
-  if (!step) return null;
+  if (!step || !isHold(step)) return null;
   const site = sites[step.siteId];
   return {
     step,
@@ -23,12 +23,16 @@ export function usePresentPlace(state: SessionState): {
   };
 }
 
-/** The holds still to come on the present place, this one first. */
+/** Whether two steps are of one place, or of one line that is not pressed. */
+const isTogether = (a: Step, b: Step): boolean =>
+  isHold(a) && isHold(b) ? placeKey(a) === placeKey(b) : a.itemId === b.itemId;
+
+/** The steps still to come on the present place, or of the present activity, this one first. */
 export function remainingPlace(state: SessionState): number[] {
   const present = state.steps[state.stepIndex];
   if (!present) return [];
   const rest = state.steps.slice(state.stepIndex);
-  const other = rest.findIndex((step) => placeKey(step) !== placeKey(present));
+  const other = rest.findIndex((step) => !isTogether(step, present));
   return rest.slice(0, other === -1 ? rest.length : other).map((step) => step.index);
 }
 

@@ -3,7 +3,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { MemoryRouter } from 'react-router';
 import { findSite } from '#core/anatomy';
 import { anyRoutine, anyScreenAnswer, runner } from '#core/examples';
-import { ledWords, type Routine } from '#core/routine';
+import { holdsAmong, isHold, ledWords, type Routine } from '#core/routine';
 import { heldSeconds, limitOf, STOP_REASONS, stopReason, summarise } from '#core/session';
 import { Closing, Finished, Stopped } from './Ending';
 import { Find } from './Find';
@@ -96,13 +96,13 @@ describe('the screens of a session', () => {
             }
             expect(buttons(markup).filter((one) => one === 'Stop')).toHaveLength(1);
             const step = state.steps[state.stepIndex];
-            if (!step) throw new RangeError('There is no step to show.');
+            if (!step || !isHold(step)) throw new RangeError('There is no hold to show.');
             if (state.phase.name === 'find') {
               expect(says).toContain(`Press to ${step.grade} of 10`);
               expect(says).toContain(`never above ${step.ceilingGrade}`);
               expect(says).toContain(step.instructions);
               const site = findSite(step.siteId);
-              const before = state.steps[state.stepIndex - 1];
+              const before = holdsAmong(state.steps)[state.stepIndex - 1];
               const isNew = before?.siteId !== step.siteId || before.side !== step.side;
               expect(says).toContain(plain(site?.keepOff ?? ''));
               // At each new place, what it may send and its own watch words, before anything is pressed.

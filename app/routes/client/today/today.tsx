@@ -1,7 +1,6 @@
 import { Link } from 'react-router';
-import { findSite } from '#core/anatomy';
 import { findTool } from '#core/equipment';
-import { layOut, type Routine } from '#core/routine';
+import { isPress, layOut, pressesOf, type Routine } from '#core/routine';
 import { stopReason } from '#core/session';
 import { clientContext } from '~/context.server';
 import { load } from '~/door.server';
@@ -10,7 +9,7 @@ import { Notice } from '~/ui/parts/Notice';
 import { Waiting } from '~/ui/screening/Waiting';
 import { WeekKnots } from '~/ui/parts/WeekKnots';
 import { minutesBand, nearDay } from '~/ui/parts/words';
-import { countWords, doseWords } from '~/ui/plan/doseWords';
+import { lineName, lineWords } from '~/ui/plan/doseWords';
 import { StopSign } from '~/ui/screening/StopSign';
 import { Strip } from '~/ui/strip/Strip';
 import type { Route } from './+types/today';
@@ -26,7 +25,7 @@ export async function loader({ context }: Route.LoaderArgs) {
 type Start = Route.ComponentProps['loaderData'];
 
 const toolsOf = (routine: Routine): string =>
-  [...new Set(routine.items.map((item) => findTool(item.toolId)?.name.toLowerCase() ?? ''))]
+  [...new Set(pressesOf(routine).map((item) => findTool(item.toolId)?.name.toLowerCase() ?? ''))]
     .filter((name) => name !== '' && name !== 'fingers and knuckles')
     .join(', ');
 
@@ -35,11 +34,9 @@ function RoutineList({ routine }: { routine: Routine }) {
     <ol className={classes.items}>
       {routine.items.map((item) => (
         <li key={item.id}>
-          <span className={classes.site}>{findSite(item.siteId)?.plainName ?? item.siteId}</span>
-          <span className={classes.grade}>press to {item.grade}</span>
-          <span className={classes.dose}>
-            {doseWords(item)} · {countWords(item)}
-          </span>
+          <span className={classes.site}>{lineName(item)}</span>
+          {isPress(item) && <span className={classes.grade}>press to {item.grade}</span>}
+          <span className={classes.dose}>{lineWords(item)}</span>
         </li>
       ))}
     </ol>

@@ -5,13 +5,15 @@ import { findSite, type Site } from '#core/anatomy';
 import {
   checkRoutine,
   insteadOf,
+  isPress,
   isRefused,
   layOut,
   LIMITS,
+  pressesOf,
   sidesInOrder,
   totalsOf,
   type LadderClient,
-  type RoutineItem,
+  type PressItem,
 } from '#core/routine';
 import { mayUse, screen, type ScreenFinding } from '#core/screening';
 import { Ladder } from '~/ui/ladder/Ladder';
@@ -20,6 +22,8 @@ import { Bench } from '~/ui/parts/Bench';
 import { Empty } from '~/ui/parts/Empty';
 import { Notice } from '~/ui/parts/Notice';
 import { shortDay } from '~/ui/parts/words';
+import { ActivityEditor } from '~/ui/plan/ActivityEditor';
+import { ActivityList } from '~/ui/plan/ActivityList';
 import { Findings } from '~/ui/plan/Findings';
 import { InsteadLine } from '~/ui/plan/InsteadLine';
 import { ItemEditor } from '~/ui/plan/ItemEditor';
@@ -42,7 +46,7 @@ import classes from './bench.module.css';
 type PlanData = Route.ComponentProps['loaderData'];
 
 /** The ceiling of a line for this client: the site’s own, or what screening lowered it to. */
-const ceilingOf = (site: Site, item: RoutineItem, screening: readonly ScreenFinding[]): number =>
+const ceilingOf = (site: Site, item: PressItem, screening: readonly ScreenFinding[]): number =>
   Math.min(
     ...sidesInOrder(item).map(
       (side) =>
@@ -93,9 +97,9 @@ export function PlanBench({ data }: { data: PlanData }) {
   );
   const counts = useMemo(() => {
     const bySite = new Map<string, number>();
-    for (const { siteId } of routine.items) bySite.set(siteId, (bySite.get(siteId) ?? 0) + 1);
+    for (const { siteId } of pressesOf(routine)) bySite.set(siteId, (bySite.get(siteId) ?? 0) + 1);
     return bySite;
-  }, [routine.items]);
+  }, [routine]);
   const refusedIds = useMemo(
     () =>
       new Set(
@@ -103,15 +107,16 @@ export function PlanBench({ data }: { data: PlanData }) {
       ),
     [findings],
   );
-  const selected = routine.items.find((item) => item.id === selectedId);
+  const chosen = routine.items.find((item) => item.id === selectedId);
+  const selected = chosen && isPress(chosen) ? chosen : undefined;
   const instead = useMemo(
     () =>
       new Map(
-        routine.items
+        pressesOf(routine)
           .filter((item) => refusedIds.has(item.id) && isRefused(item, client))
           .map((item) => [item.id, insteadOf(item, client)]),
       ),
-    [routine.items, refusedIds, client],
+    [routine, refusedIds, client],
   );
 
   const selectedSite = selected && findSite(selected.siteId);
@@ -132,6 +137,7 @@ export function PlanBench({ data }: { data: PlanData }) {
   const select = (id: string) => dispatch({ type: 'select', id });
   useKeys([
     ['mod+z', () => dispatch({ type: 'undo' })],
+    ['mod+shift+z', () => dispatch({ type: 'redo' })],
     ['i', () => takeInstead(insteadKeyFor)],
     ['e', () => editor.current?.querySelector<HTMLElement>('input:checked, input')?.focus()],
   ]);
@@ -140,7 +146,21 @@ export function PlanBench({ data }: { data: PlanData }) {
     <Bench
       workFirst={routine.items.length > 0}
       leftLabel="Sites"
-      left={<SiteList counts={counts} offReasons={offReasons} onAdd={add} />}
+      left={
+        <>
+          <ActivityList
+            onAdd={(kind) =>
+              dispatch({
+                type: 'add activity',
+                kind,
+                id: uuid(),
+                affectedSide: file.affectedSide,
+              })
+            }
+          />
+          <SiteList counts={counts} offReasons={offReasons} onAdd={add} />
+        </>
+      }
       rightLabel="Sums, checks and issuing"
       right={
         <>
@@ -249,6 +269,17 @@ export function PlanBench({ data }: { data: PlanData }) {
                 instead={instead.get(selected.id) ?? null}
                 byKey
                 onTake={() => takeInstead(selected.id)}
+              />
+            )}
+            {chosen && !isPress(chosen) && (
+              <ActivityEditor
+                key={chosen.id}
+                activity={chosen}
+                onChange={(activity, field) => dispatch({ type: 'activity', activity, field })}
+                onTrouble={(field, says) =>
+                  dispatch({ type: 'trouble', field: `${chosen.id}:${field}`, says })
+                }
+                onRemove={() => dispatch({ type: 'remove', id: chosen.id })}
               />
             )}
             {selected && (

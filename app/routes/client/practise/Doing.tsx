@@ -1,0 +1,216 @@
+import { isHold, type ActivityStep } from '#core/routine';
+import { useEffect } from 'react';
+import {
+  countNow,
+  heldSeconds,
+  type Count,
+  type EventBody,
+  type SessionState,
+} from '#core/session';
+import { clockTime } from '~/ui/parts/words';
+import { BreathDrawing } from '~/ui/practise/BreathDrawing';
+import { play } from '~/ui/practise/cues';
+import { HoldDrawing } from '~/ui/practise/HoldDrawing';
+import { useEarly } from './early';
+import { useLed } from './led';
+import { moveWords } from './moves';
+import { Progress } from './Progress';
+import classes from './practise.module.css';
+
+interface DoingProps {
+  state: SessionState;
+  happen: (body: EventBody) => void;
+  onSkip: () => void;
+  onStop: () => void;
+}
+
+/** The step the session stands at, when it is one that is not pressed. */
+export function activityOf(state: SessionState): ActivityStep | null {
+  const step = state.steps[state.stepIndex];
+  return step && !isHold(step) ? step : null;
+}
+
+/** “Calf, at a wall, left”; what is done in the middle needs no side. */
+const titleOf = ({ title, side }: ActivityStep): string =>
+  side === 'mid' ? title : `${title}, ${side}`;
+
+/** What it takes, before it begins: “0:30”, “5 times”, “10 breaths”. */
+function doseOf({ limitSeconds, count }: ActivityStep): string {
+  if (limitSeconds === 0) return '';
+  if (!count) return clockTime(limitSeconds);
+  return `${count.of} ${count.name}${count.of === 1 ? '' : 's'}, about ${clockTime(limitSeconds)}`;
+}
+
+/** Before something that is not pressed: what to do. What is only told is done by saying so. */
+export function BeforeDoing({ state, happen, onSkip, onStop }: DoingProps) {
+  const { postures } = useLed();
+  const early = useEarly('activity');
+  const step = activityOf(state);
+  if (!step) return null;
+  const before = state.steps[state.stepIndex - 1];
+  const isOtherSide = before?.itemId === step.itemId && before.side !== step.side;
+  const isTold = step.limitSeconds === 0;
+  return (
+    <>
+      <Progress state={state} />
+      <div className={classes.body}>
+        {isOtherSide && <p className={classes.turn}>Other side</p>}
+        <h1>{titleOf(step)}</h1>
+        {!isTold && <p className={classes.soft}>{doseOf(step)}</p>}
+        {!isOtherSide &&
+          moveWords(state, postures).map((words) => (
+            <p key={words} className={classes.move}>
+              {words}
+            </p>
+          ))}
+        {step.instructions && <p className={classes.lead}>{step.instructions}</p>}
+        {step.says.length > 0 && (
+          <ol className={classes.doing}>
+            {step.says.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ol>
+        )}
+      </div>
+      <div className={classes.foot}>
+        <button
+          type="button"
+          className={classes.main}
+          disabled={early}
+          data-early={early}
+          onClick={() => happen({ type: 'settled', step: step.index })}
+        >
+          {isTold ? 'Go on' : 'Begin'}
+        </button>
+        <div className={classes.pair}>
+          <button type="button" className={classes.plain} onClick={onSkip}>
+            Skip
+          </button>
+          <button type="button" className={classes.stop} onClick={onStop}>
+            Stop
+          </button>
+        </div>
+      </div>
+    </>
+  );
+}
+
+/** What is said beside the clock: what is counted and its turn, or that one stays. */
+function beside(step: ActivityStep, count: Count | null): [string, string] {
+  if (step.kind === 'warm-up') return ['until you are warm', 'breathing easily'];
+  if (!step.count) return ['stay, breathing easily', 'no further than it goes easily'];
+  const { of, name } = step.count;
+  return [`${name} ${count?.number ?? 1} of ${of}`, count?.turn?.says ?? 'slowly'];
+}
+
+/** Pushing and letting go are heard: whoever does it does not look. */
+function useTurns(step: ActivityStep | null, count: Count | null): void {
+  const turn = step?.kind === 'contract-relax' ? (count?.turn?.index ?? null) : null;
+  const round = count?.number ?? 0;
+  useEffect(() => {
+    // The first push begins with the session’s own tone.
+    if (turn === null || (turn === 0 && round <= 1)) return;
+    play(turn === 0 ? 'begin' : 'end');
+  }, [turn, round]);
+}
+
+/** While it lasts: the clock, what is counted, pause and stop. */
+export function Doing({ state, now, happen, onStop }: DoingProps & { now: number }) {
+  const step = activityOf(state);
+  const count = countNow(state, now);
+  useTurns(step, count);
+  if (!step) return null;
+  const paused = state.status === 'paused';
+  const counting = state.phase.name === 'count-in';
+  const held = heldSeconds(state, now);
+  const [first, second] = beside(step, count);
+  return (
+    <>
+      <Progress state={state} />
+      <div className={classes.holdHead}>
+        <h1>{titleOf(step)}</h1>
+        <p className={classes.soft}>{step.instructions}</p>
+      </div>
+      <div className={classes.clock}>
+        <span className={classes.figure} role="timer" aria-live="off">
+          {counting ? 'Ready' : clockTime(Math.max(0, Math.ceil(step.limitSeconds - held)))}
+        </span>
+        <span className={classes.sideWords}>
+          {first}
+          <br />
+          {second}
+        </span>
+      </div>
+      <p className="visually-hidden" role="status">
+        {paused ? 'Paused.' : counting ? '' : `${first}, ${second}.`}
+      </p>
+      <div className={classes.drawing}>
+        {paused && (
+          <p className={classes.ease} role="alert">
+            {state.gap
+              ? `The clock lost sight of this after ${clockTime(Math.floor(held))}. Did you go on?`
+              : 'Paused.'}
+          </p>
+        )}
+        {step.kind === 'breathing' ? (
+          <BreathDrawing turn={paused ? null : (count?.turn ?? null)} />
+        ) : (
+          <HoldDrawing
+            heldSeconds={held}
+            limitSeconds={step.limitSeconds}
+            leastSeconds={step.limitSeconds}
+            grade={10}
+            ratings={[]}
+            fades={false}
+          />
+        )}
+      </div>
+      <ul className={classes.reminder}>
+        {step.says.slice(-1).map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+      {state.gap && (
+        <div className={classes.two}>
+          <button type="button" className={classes.main} onClick={() => happen({ type: 'stayed' })}>
+            Yes, all along
+          </button>
+          <button type="button" className={classes.main} onClick={() => happen({ type: 'left' })}>
+            No, I stopped
+          </button>
+        </div>
+      )}
+      <div className={classes.three}>
+        {paused ? (
+          <button
+            type="button"
+            disabled={state.gap}
+            className={classes.main}
+            onClick={() => happen({ type: 'resumed' })}
+          >
+            Go on
+          </button>
+        ) : (
+          <button
+            type="button"
+            className={classes.plain}
+            onClick={() => happen({ type: 'paused' })}
+          >
+            Pause
+          </button>
+        )}
+        <button
+          type="button"
+          className={classes.plain}
+          disabled={paused || counting}
+          onClick={() => happen({ type: 'hold-ended', step: step.index, how: 'client' })}
+        >
+          Done
+        </button>
+        <button type="button" className={classes.stop} onClick={onStop}>
+          Stop
+        </button>
+      </div>
+    </>
+  );
+}

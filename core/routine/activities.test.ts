@@ -1,0 +1,227 @@
+import fc from 'fast-check';
+import { ACTIVITY_KINDS, kindOf, STRETCHES, type Activity } from '#core/activities';
+import { anyMixedRoutine, anyScreenAnswer, itemFor, yesTo } from '#core/examples';
+import { screen } from '#core/screening';
+import {
+  checkRoutine,
+  expand,
+  isHold,
+  isPress,
+  layOut,
+  limitSteps,
+  newActivity,
+  placed,
+  readRoutine,
+  totalsOf,
+  type Routine,
+  type RoutineItem,
+} from './index';
+
+const wish = (id: string) => ({ id, affectedSide: null });
+const of = (...items: RoutineItem[]): Routine => ({ items, timesPerWeek: 7, message: '' });
+const ridge = itemFor('shoulder-ridge');
+const stretch = ACTIVITY_KINDS.stretch.usual(wish('stretch'));
+const warm = ACTIVITY_KINDS['warm-up'].usual(wish('warm'));
+const cold = ACTIVITY_KINDS.cold.usual(wish('cold'));
+const later = ACTIVITY_KINDS['and-then'].usual(wish('later'));
+const breathing = ACTIVITY_KINDS.breathing.usual(wish('breathing'));
+const open = { minutesPerDay: null, firstVersion: false };
+const rules = (routine: Routine, answers: Parameters<typeof screen>[0] = []) =>
+  checkRoutine(routine, { ...open, screening: screen(answers) }).map(
+    ({ verdict, rule, itemId }) => `${verdict}: ${rule} (${itemId ?? 'all'})`,
+  );
+
+describe('a routine of more than what is pressed', () => {
+  it('is unrolled, laid out and added up to the second', () => {
+    const hold = { ...ridge, dose: { method: 'timed', holdSeconds: 30 }, sides: 'left' } as const;
+    const routine = of(warm, { ...hold, points: 1 }, { ...stretch, sides: 'left' }, cold);
+    const layout = layOut(routine);
+    expect(layout.blocks.map(({ seconds }) => seconds)).toEqual([180, 30, 30, 0]);
+    // Standing: 10 s to read and 3 s counted in, three minutes; then the seat: 12 s to find, 3 s, 30 s; the stretch
+    // in the same seat: 10 s, 3 s, 30 s; the cold pack is only read of.
+    expect(layout.totalSeconds).toEqual({ least: 291, most: 291 });
+    expect(layout.bands.map(({ positionId }) => positionId)).toEqual([null, 'seated']);
+    const totals = totalsOf(routine, layout);
+    expect(totals.activities).toEqual({ least: 210, most: 210 });
+    expect(totals.contact.left).toEqual({ least: 30, most: 30 });
+    expect(totals.holds).toBe(1);
+  });
+
+  it('has blocks that never run backwards, whatever is prescribed', () => {
+    fc.assert(
+      fc.property(anyMixedRoutine, (routine) => {
+        const { blocks, totalSeconds } = layOut(routine);
+        let before = 0;
+        for (const block of blocks) {
+          expect(block.startSeconds).toBeGreaterThanOrEqual(before);
+          before = block.startSeconds + block.seconds;
+        }
+        expect(totalSeconds.most).toBeGreaterThanOrEqual(before);
+        expect(totalSeconds.least).toBeLessThanOrEqual(totalSeconds.most);
+        expect(blocks.map(({ step }) => step.index)).toEqual(blocks.map((_, index) => index));
+        // Contact is made by what is pressed, and by nothing else.
+        const pressed = of(...routine.items.filter((item) => isPress(item)));
+        expect(totalsOf({ ...pressed, timesPerWeek: routine.timesPerWeek }).contact).toEqual(
+          totalsOf(routine).contact,
+        );
+      }),
+    );
+  });
+
+  it('stored and read again is the same; what no table has any more is set apart with its name', () => {
+    fc.assert(
+      fc.property(anyMixedRoutine, (routine) => {
+        const stored: unknown = JSON.parse(JSON.stringify(routine));
+        expect(readRoutine(stored)).toEqual({ routine: stored, retired: [] });
+      }),
+    );
+    const odd = {
+      ...of(ridge),
+      items: [ridge, { ...stretch, stretchId: 'splits' }, { kind: 'x', id: 'y' }],
+    };
+    expect(readRoutine(odd)).toEqual({
+      routine: of(ridge),
+      retired: [
+        { id: 'stretch', siteId: null, says: 'splits (no longer used)' },
+        { id: 'y', siteId: null, says: 'a damaged line' },
+      ],
+    });
+  });
+});
+
+describe('the place of a line', () => {
+  const ids = (items: readonly RoutineItem[]) => items.map(({ id }) => id);
+  it('is where a session has it: warm-up and breathing first, cold and what comes later last', () => {
+    const given: RoutineItem[] = [later, cold, stretch, ridge, breathing, warm];
+    const order = given.reduce<RoutineItem[]>((items, item) => placed(items, item), []);
+    expect(ids(order)).toEqual(['warm', 'breathing', 'stretch', 'shoulder-ridge', 'cold', 'later']);
+  });
+
+  it('never loses or doubles one', () => {
+    fc.assert(
+      fc.property(anyMixedRoutine, (routine) => {
+        const order = routine.items.reduce<RoutineItem[]>((items, item) => placed(items, item), []);
+        expect(ids(order).sort()).toEqual(ids(routine.items).sort());
+      }),
+    );
+  });
+
+  it('that is unusual is said, with what belongs where', () => {
+    expect(rules(of(warm, ridge, stretch, cold))).toEqual([]);
+    expect(rules(of(ridge, warm))).toContain('caution: order of activities (warm)');
+    expect(rules(of(cold, ridge))).toContain('caution: order of activities (cold)');
+    expect(rules(of(stretch, ridge))).toContain('caution: stretch after pressing (stretch)');
+  });
+
+  it('of a front-of-thigh stretch is after one of the back', () => {
+    const front = { ...stretch, stretchId: 'quad-standing' };
+    const back = { ...stretch, id: 'back', stretchId: 'hamstring-lying' };
+    expect(rules(of(front))).toContain('note: hamstrings before quads (stretch)');
+    expect(rules(of(back, front))).not.toContain('note: hamstrings before quads (stretch)');
+  });
+});
+
+describe('a new line', () => {
+  it('is the stretch of a site that is pressed and has none yet', () => {
+    const routine = of(itemFor('calf'), itemFor('hamstrings'));
+    const first = newActivity('stretch', wish('one'), routine);
+    expect(first).toMatchObject({ stretchId: 'calf-wall', sides: 'both' });
+    const second = newActivity('stretch', wish('two'), of(...routine.items, first));
+    expect(second).toMatchObject({ stretchId: 'hamstring-lying' });
+    expect(newActivity('stretch', wish('one'), of(itemFor('skull-base')))).toMatchObject({
+      stretchId: 'skull-base',
+      sides: 'mid',
+    });
+    expect(newActivity('drill', wish('one'), of(ridge))).toMatchObject({ drillId: 'shoulders' });
+  });
+
+  it('of any kind, for any routine, passes its own rules', () => {
+    fc.assert(
+      fc.property(
+        anyMixedRoutine,
+        fc.constantFrom(...Object.keys(ACTIVITY_KINDS)),
+        (routine, id) => {
+          const kind = id as keyof typeof ACTIVITY_KINDS;
+          const line = newActivity(kind, { id: 'new', affectedSide: 'right' }, routine);
+          const refused = kindOf(line)
+            .judge(line)
+            .filter(({ verdict }) => verdict === 'refuse');
+          expect(refused.length).toBe(kind === 'note' ? 1 : 0);
+        },
+      ),
+    );
+  });
+});
+
+describe('screening and what is not pressed', () => {
+  const of1 = (activity: Activity) => of(activity);
+  it.each([
+    ['very mobile joints', yesTo('mobile-joints'), stretch, 'Very mobile joints'],
+    ['an unstable neck', yesTo('neck-unstable'), stretch, null],
+    [
+      'no way down to the floor',
+      yesTo('no-floor'),
+      { ...stretch, stretchId: 'hamstring-lying' },
+      null,
+    ],
+    ['tingling in an arm', yesTo('arm-symptoms'), stretch, null],
+  ])('refuse a stretch with %s', (_, answer, activity, rule) => {
+    const found = rules(of1(activity), [answer]).filter((one) => one.startsWith('refuse'));
+    expect(found.length).toBeGreaterThan(0);
+    if (rule !== null) expect(found.join()).toContain(rule);
+  });
+
+  it('leave what asks nothing of that body', () => {
+    const refused = (line: Activity, answer: ReturnType<typeof yesTo>) =>
+      rules(of1(line), [answer]).filter((one) => one.startsWith('refuse'));
+    const calf = { ...stretch, stretchId: 'calf-wall' };
+    expect(refused(calf, yesTo('no-floor'))).toEqual([]);
+    expect(refused(calf, yesTo('no-overhead'))).toEqual([]);
+    expect(refused(stretch, yesTo('tired-hands'))).toEqual([]);
+    for (const line of [breathing, warm, cold, later]) {
+      expect(
+        rules(of1(line), [yesTo('mobile-joints')]).filter((one) => one.startsWith('refuse')),
+      ).toEqual([]);
+    }
+  });
+
+  it('with a red flag let nothing through at all', () => {
+    for (const line of [stretch, breathing, warm, cold, later]) {
+      expect(rules(of1(line), [yesTo('night-pain')]).some((one) => one.startsWith('refuse'))).toBe(
+        true,
+      );
+      const [step] = limitSteps(expand(of1(line)), screen([yesTo('night-pain')]));
+      expect(step?.leftOut).toMatch(/in person/);
+    }
+  });
+
+  it('leave out in the session exactly what the plan refuses, and adding an answer never lets more in', () => {
+    fc.assert(
+      fc.property(
+        anyMixedRoutine,
+        fc.array(anyScreenAnswer, { maxLength: 4 }),
+        anyScreenAnswer,
+        (routine, answers, another) => {
+          const findings = screen(answers);
+          const led = limitSteps(expand(routine), findings);
+          const more = limitSteps(expand(routine), screen([...answers, another]));
+          led.forEach((step, index) => {
+            if (step.leftOut !== undefined) expect(more[index]?.leftOut).toBeDefined();
+            if (isHold(step) || step.leftOut === undefined) return;
+            const refused = checkRoutine(routine, { ...open, screening: findings }).some(
+              ({ verdict, itemId }) => verdict === 'refuse' && itemId === step.itemId,
+            );
+            expect(refused).toBe(true);
+          });
+        },
+      ),
+    );
+  });
+
+  it('know of every stretch what it asks: no stretch is free for everybody', () => {
+    for (const { id, sided } of STRETCHES) {
+      const line = { ...stretch, stretchId: id, sides: sided ? 'both' : 'mid' } as const;
+      expect(rules(of1(line), [yesTo('mobile-joints')]).join()).toContain('refuse');
+    }
+  });
+});

@@ -1,0 +1,135 @@
+import { findStretch, kindOf, type Activity, type ActivityKind } from '#core/activities';
+import { findSite, type Side } from '#core/anatomy';
+import { COMMON_PRACTICE, type Finding } from '#core/knowledge';
+import { mayDo, type ScreenFinding } from '#core/screening';
+import { isPress, type Routine } from './routine';
+
+const finding = (
+  activity: Activity,
+  rest: Omit<Finding, 'itemId' | 'source'> & Partial<Pick<Finding, 'source'>>,
+): Finding => ({ source: COMMON_PRACTICE, ...rest, itemId: activity.id });
+
+const sidesOf = (activity: Activity): readonly Side[] => [
+  ...new Set(
+    kindOf(activity)
+      .parts(activity)
+      .map(({ side }) => side),
+  ),
+];
+
+/** What screening found, held against what the activity asks of the body; each reason once. */
+function permitted(activity: Activity, screening: readonly ScreenFinding[]): Finding[] {
+  const demands = kindOf(activity).demands(activity);
+  const said = new Map<string, Finding>();
+  for (const side of sidesOf(activity)) {
+    for (const reason of mayDo(demands, side, screening).reasons) {
+      if (reason.clearedBy || said.has(reason.therapist)) continue;
+      said.set(
+        reason.therapist,
+        finding(activity, {
+          rule: reason.rule,
+          verdict: reason.level === 'limit' ? 'note' : 'refuse',
+          reason: `${kindOf(activity).title(activity)}: ${reason.therapist}`,
+          inputs: { level: reason.level, side },
+          source: reason.source,
+        }),
+      );
+    }
+  }
+  return [...said.values()];
+}
+
+/** What speaks against one line that is not pressed. */
+export const checkActivity = (
+  activity: Activity,
+  screening: readonly ScreenFinding[],
+): Finding[] => [
+  ...permitted(activity, screening),
+  ...kindOf(activity)
+    .judge(activity)
+    .map((own) => finding(activity, { ...own, inputs: { ...own.inputs } })),
+];
+
+const stretchOf = (activity: Activity) =>
+  activity.kind === 'stretch' || activity.kind === 'contract-relax'
+    ? findStretch(activity.stretchId)
+    : undefined;
+
+/** Where in a session a kind belongs; what has no place may stand anywhere. */
+const PLACE: Partial<Record<ActivityKind, 'first' | 'last'>> = {
+  'warm-up': 'first',
+  cold: 'last',
+  'and-then': 'last',
+};
+
+function misplaced(activity: Activity, { items }: Pick<Routine, 'items'>): string | null {
+  const at = items.findIndex(({ id }) => id === activity.id);
+  const pressesBefore = items.slice(0, at).some((item) => isPress(item));
+  const pressesAfter = items.slice(at + 1).some((item) => isPress(item));
+  const name = kindOf(activity).title(activity);
+  switch (PLACE[activity.kind]) {
+    case 'first':
+      return pressesBefore ? `${name} comes after pressing. Warm up first of all.` : null;
+    case 'last':
+      return pressesAfter ? `${name} comes before pressing. It belongs at the end.` : null;
+    default:
+      return null;
+  }
+}
+
+/** Stretches after the holds of what they lengthen, warm-up first, cold and what follows last. */
+export function activitiesInOrder(routine: Pick<Routine, 'items'>): Finding[] {
+  return routine.items.flatMap((item, index) => {
+    if (isPress(item)) return [];
+    const findings: Finding[] = [];
+    const place = misplaced(item, routine);
+    if (place !== null) {
+      findings.push(
+        finding(item, {
+          rule: 'order of activities',
+          verdict: 'caution',
+          reason: place,
+          inputs: { line: index + 1 },
+        }),
+      );
+    }
+    const stretched = stretchOf(item);
+    const later = routine.items
+      .slice(index + 1)
+      .find((one) => isPress(one) && stretched?.siteIds.some((id) => id === one.siteId));
+    if (stretched && later && isPress(later)) {
+      const site = findSite(later.siteId)?.plainName.toLowerCase() ?? later.siteId;
+      findings.push(
+        finding(item, {
+          rule: 'stretch after pressing',
+          verdict: 'caution',
+          reason: `${stretched.name} comes before ${site} is pressed. Stretch after the holds.`,
+          inputs: { line: index + 1 },
+        }),
+      );
+    }
+    return findings;
+  });
+}
+
+/** When the front of the thigh is stretched, the back comes before: it may cramp as the knee bends. */
+export function hamstringsFirst(routine: Pick<Routine, 'items'>): Finding[] {
+  const front = routine.items.findIndex(
+    (item) => !isPress(item) && stretchOf(item)?.siteIds.includes('middle-quad'),
+  );
+  const item = routine.items[front];
+  if (!item || isPress(item)) return [];
+  const isBackBefore = routine.items
+    .slice(0, front)
+    .some((one) => !isPress(one) && stretchOf(one)?.siteIds.includes('hamstrings'));
+  if (isBackBefore) return [];
+  return [
+    finding(item, {
+      rule: 'hamstrings before quads',
+      verdict: 'note',
+      reason:
+        'The front of the thigh is stretched without the back of it before: that may cramp as the knee bends.',
+      inputs: { line: front + 1 },
+    }),
+  ];
+}

@@ -1,0 +1,102 @@
+import {
+  ACTIVITY_KINDS,
+  DRILLS,
+  STRETCHES,
+  type Activity,
+  type ActivityKind,
+  type Stretch,
+} from '#core/activities';
+import { findSite } from '#core/anatomy';
+import { activitiesOf, pressesOf, type Routine, type RoutineItem } from './routine';
+
+interface Wish {
+  id: string;
+  affectedSide: 'left' | 'right' | null;
+}
+
+/** The first that belongs to a site that is pressed and is not there yet; else the first that is not there. */
+function firstFitting<T extends { id: string; siteIds: readonly string[] }>(
+  table: readonly T[],
+  { items }: Pick<Routine, 'items'>,
+  taken: ReadonlySet<string>,
+): T | undefined {
+  const free = table.filter(({ id }) => !taken.has(id));
+  const pressed = pressesOf({ items }).map(({ siteId }) => siteId);
+  const bySite = (siteId: string) => free.find(({ siteIds }) => siteIds.includes(siteId));
+  const regions = new Set(pressed.map((id) => findSite(id)?.region));
+  return (
+    pressed.map(bySite).find((one) => one !== undefined) ??
+    free.find(({ siteIds }) => siteIds.some((id) => regions.has(findSite(id)?.region))) ??
+    free[0]
+  );
+}
+
+/** What lines of a kind name already. */
+const takenBy = (kind: ActivityKind, routine: Pick<Routine, 'items'>): ReadonlySet<string> =>
+  new Set(
+    activitiesOf(routine).flatMap((one) => {
+      if (one.kind !== kind) return [];
+      if (one.kind === 'stretch' || one.kind === 'contract-relax') return [one.stretchId];
+      return one.kind === 'drill' ? [one.drillId] : [];
+    }),
+  );
+
+/** Both sides, or the middle where there are no sides. */
+const sidesFor = ({ sided }: { sided: boolean }) => (sided ? 'both' : 'mid');
+
+/**
+ * A usual line of a kind, for what the routine presses: the stretch of a site that is in it and not stretched yet,
+ * the drill that belongs to it.
+ */
+export function newActivity(
+  kind: ActivityKind,
+  wish: Wish,
+  routine: Pick<Routine, 'items'>,
+): Activity {
+  const usual: Activity = ACTIVITY_KINDS[kind].usual(wish);
+  const taken = takenBy(kind, routine);
+  const stretches = (table: readonly Stretch[]) => firstFitting(table, routine, taken);
+  switch (usual.kind) {
+    case 'stretch': {
+      const entry = stretches(STRETCHES);
+      return entry ? { ...usual, stretchId: entry.id, sides: sidesFor(entry) } : usual;
+    }
+    case 'contract-relax': {
+      const entry = stretches(STRETCHES.filter(({ push }) => push !== null));
+      if (!entry) return usual;
+      const sided = entry.sided ? {} : { affectedSide: null, extraRounds: 0 };
+      return { ...usual, stretchId: entry.id, sides: sidesFor(entry), ...sided };
+    }
+    case 'drill': {
+      const entry = firstFitting(DRILLS, routine, taken);
+      return entry ? { ...usual, drillId: entry.id, sides: sidesFor(entry) } : usual;
+    }
+    case 'warm-up':
+    case 'breathing':
+    case 'cold':
+    case 'note':
+    case 'and-then':
+      return usual;
+  }
+}
+
+/** Where a kind stands among the others: first, last in this order, or between. */
+const RANK: Partial<Record<NonNullable<RoutineItem['kind']>, number>> = {
+  'warm-up': -2,
+  breathing: -1,
+  cold: 1,
+  'and-then': 2,
+};
+const rankOf = ({ kind }: RoutineItem): number => (kind === undefined ? 0 : (RANK[kind] ?? 0));
+
+/**
+ * The lines with a new one where it belongs: warm-up and breathing first, cold and what comes later last, all
+ * else between.
+ *
+ * @example placed([press, cold], stretch) // => [press, stretch, cold]
+ */
+export function placed(items: readonly RoutineItem[], item: RoutineItem): RoutineItem[] {
+  const rank = rankOf(item);
+  const after = items.findLastIndex((one) => rankOf(one) <= rank);
+  return [...items.slice(0, after + 1), item, ...items.slice(after + 1)];
+}

@@ -1,0 +1,136 @@
+import fc from 'fast-check';
+import { ACTIVITY_KINDS } from '#core/activities';
+import { anyMixedRoutine, anyScreenAnswer, itemFor, runner } from '#core/examples';
+import { isHold, layOut, type Routine, type RoutineItem } from '#core/routine';
+import { countNow, secondsLeft, summarise } from './index';
+
+const wish = (id: string) => ({ id, affectedSide: null });
+const of = (...items: RoutineItem[]): Routine => ({ items, timesPerWeek: 7, message: '' });
+const stretch = { ...ACTIVITY_KINDS.stretch.usual(wish('stretch')), sides: 'left' } as const;
+const contract = {
+  ...ACTIVITY_KINDS['contract-relax'].usual(wish('contract')),
+  sides: 'left',
+} as const;
+const breathing = ACTIVITY_KINDS.breathing.usual(wish('breathing'));
+const cold = ACTIVITY_KINDS.cold.usual(wish('cold'));
+const hold = { ...itemFor('shoulder-ridge'), sides: 'left' } as const;
+
+describe('a session leads what is not pressed', () => {
+  it('by its time, and asks for no rating', () => {
+    const run = runner(of(stretch));
+    run.happen({ type: 'started' });
+    expect(run.state.phase.name).toBe('find');
+    run.happen({ type: 'settled', step: 0 });
+    run.pass(3.2);
+    expect(run.state.phase.name).toBe('hold');
+    // A rating has nothing to say here.
+    run.happen({ type: 'rated', step: 0, grade: 9 });
+    run.pass(31);
+    expect(run.state.phase.name).toBe('closing');
+    expect(run.state.holds).toMatchObject([
+      { contactSeconds: 0, seconds: 30, outcome: 'time', ratings: [] },
+    ]);
+    expect(summarise(run.state)).toMatchObject({
+      places: [],
+      contactSeconds: 0,
+      counts: true,
+      activities: [{ itemId: 'stretch', kind: 'stretch', done: 1, asked: 1, seconds: 30 }],
+    });
+  });
+
+  it('what is only told is done by saying so, without a clock', () => {
+    const run = runner(of(cold));
+    run.happen({ type: 'started' });
+    run.happen({ type: 'settled', step: 0 });
+    expect(run.state.phase.name).toBe('closing');
+    expect(run.state.holds).toMatchObject([{ outcome: 'done', contactSeconds: 0 }]);
+  });
+
+  it('counts breaths and rounds, each in its turns', () => {
+    const run = runner(of(breathing, contract));
+    run.happen({ type: 'started' });
+    run.happen({ type: 'settled', step: 0 });
+    run.pass(3.2);
+    run.pass(20);
+    // Two breaths of 10 s are through: the third begins.
+    expect(countNow(run.state, run.now)).toMatchObject({ number: 3, turn: { index: 0 } });
+    run.pass(5);
+    expect(countNow(run.state, run.now)).toMatchObject({ number: 3, turn: { index: 1 } });
+    run.happen({ type: 'hold-ended', step: 0, how: 'client' });
+    // A quarter of it is not half of it.
+    expect(summarise(run.state).activities?.[0]).toMatchObject({ done: 0, asked: 1 });
+    run.happen({ type: 'settled', step: 1 });
+    run.pass(3.2);
+    run.pass(11);
+    expect(countNow(run.state, run.now)).toMatchObject({
+      number: 1,
+      turn: { index: 1, says: 'let go, follow' },
+    });
+  });
+
+  it('holds decide whether a session counts, where there are any', () => {
+    const run = runner(of(hold, cold));
+    run.happen({ type: 'started' });
+    run.happen({ type: 'skipped', step: 0, reason: 'no-time' });
+    run.happen({ type: 'settled', step: run.state.stepIndex });
+    expect(summarise(run.state).counts).toBe(false);
+  });
+
+  it('to the end under anything that happens: nothing is lost, doubled, or pressed that is not', () => {
+    const seen = new Set<string>();
+    fc.assert(
+      fc.property(
+        anyMixedRoutine,
+        fc.array(anyScreenAnswer, { maxLength: 1 }),
+        fc.array(fc.nat({ max: 9 }), { minLength: 5, maxLength: 60 }),
+        (routine, answers, choices) => {
+          const run = runner(routine, answers);
+          run.happen({ type: 'started' });
+          const act = (choice: number) => {
+            const step = run.state.stepIndex;
+            const { name } = run.state.phase;
+            if (run.state.status === 'paused') run.happen({ type: 'resumed' });
+            else if (choice === 0) run.happen({ type: 'paused' });
+            else if (choice === 1) run.happen({ type: 'skipped', step, reason: 'no-time' });
+            else if (choice === 2 && name === 'hold')
+              run.happen({ type: 'hold-ended', step, how: 'client' });
+            else if (name === 'find' || name === 'rest') run.happen({ type: 'settled', step });
+            else if (name === 'hold' || name === 'rate-after')
+              run.happen({ type: 'rated', step, grade: choice % 4 });
+            run.pass(choice * 7);
+          };
+          for (const choice of choices) act(choice);
+          // Then straight to the end.
+          for (let turn = 0; turn < 600 && run.state.phase.name !== 'closing'; turn += 1) act(9);
+          expect(run.state.phase.name).toBe('closing');
+          expect(secondsLeft(run.state)).toBe(0);
+          for (const record of run.state.holds) {
+            const step = run.state.steps[record.step];
+            if (!step) throw new RangeError('A record of no step.');
+            seen.add(step.kind ?? 'press');
+            // Every step that was begun ends with a reason.
+            expect(record.outcome).not.toBeNull();
+            if (isHold(step)) continue;
+            expect(record.contactSeconds).toBe(0);
+            expect(record.ratings).toEqual([]);
+            expect(record.seconds ?? 0).toBeLessThanOrEqual(step.limitSeconds + 0.001);
+            if (step.leftOut !== undefined) expect(record.outcome).toBe('left out');
+          }
+          expect(new Set(run.state.holds.map(({ step }) => step)).size).toBe(
+            run.state.steps.length,
+          );
+          const { activities = [] } = summarise(run.state);
+          for (const { done, asked } of activities) expect(done).toBeLessThanOrEqual(asked);
+        },
+      ),
+    );
+    expect([...seen].sort()).toEqual(['press', ...Object.keys(ACTIVITY_KINDS)].sort());
+  });
+
+  it('takes about the time the plan says', () => {
+    const routine = of(breathing, stretch, cold);
+    const { least, most } = layOut(routine).totalSeconds;
+    expect([least, most]).toEqual([166, 166]);
+    expect(secondsLeft(runner(routine).state)).toBe(166);
+  });
+});
