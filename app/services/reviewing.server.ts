@@ -1,4 +1,5 @@
 import { dayOf } from '#core/calendar';
+import type { SessionSummary } from '#core/session';
 import { dropRows, weeksOf } from '#core/trend';
 import { versionsOf } from '~/db/routines.server';
 import { sessionsOf } from '~/db/sessions.server';
@@ -6,6 +7,15 @@ import { fileOf } from './clientFile.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 
 type SessionRows = Awaited<ReturnType<typeof sessionsOf>>;
+
+/** How much of what is not pressed was gone through, and of how much; null when nothing was asked for. */
+function besideOf({ activities = [] }: SessionSummary): { done: number; asked: number } | null {
+  if (activities.length === 0) return null;
+  return {
+    done: activities.reduce((sum, { done }) => sum + done, 0),
+    asked: activities.reduce((sum, { asked }) => sum + asked, 0),
+  };
+}
 
 /** Sessions as they are listed, newest first. Contact in seconds. */
 const sessionLines = (sessions: SessionRows) =>
@@ -41,6 +51,8 @@ const sessionLines = (sessions: SessionRows) =>
         holdsDone: summary.holdsDone,
         holdsAsked: summary.holdsAsked,
         contactSeconds: summary.contactSeconds,
+        /** Of what is not pressed; null when nothing was asked for. */
+        beside: besideOf(summary),
       }),
     )
     .reverse();

@@ -1,3 +1,4 @@
+import type { ActivityKind } from '#core/activities';
 import type { SurfaceId } from '#core/equipment';
 import type { ConditionId } from '#core/screening';
 import type { CourseId } from '#core/simulation';
@@ -46,7 +47,12 @@ export interface DemoClient {
   /** Days from today to the next visit; null for none set. */
   nextVisitIn: number | null;
   /** What the second version changed, after four weeks; null when there was none. */
-  second: { reason: string; sites: readonly DemoSite[] } | null;
+  second: {
+    reason: string;
+    sites: readonly DemoSite[];
+    /** What is done beside pressing from then on. */
+    beside?: readonly ActivityKind[];
+  } | null;
 }
 
 export interface DemoSite {
@@ -132,6 +138,7 @@ export const CLIENTS: readonly DemoClient[] = [
         { siteId: 'thumb-base', method: 'timed', grade: 2, by: ['tennis-ball', 'seated'] },
         { siteId: 'neck-groove', method: 'timed', grade: 3 },
       ],
+      beside: ['contract-relax', 'drill'],
     },
   },
   {
@@ -196,6 +203,7 @@ export const CLIENTS: readonly DemoClient[] = [
         { siteId: 'below-ridge', method: 'fade', grade: 4 },
         { siteId: 'between-blades', method: 'timed', grade: 4, points: 2 },
       ],
+      beside: ['warm-up', 'stretch', 'drill'],
     },
   },
   {

@@ -1,6 +1,6 @@
 import { findSite } from '#core/anatomy';
 import { addDays, dayOf, type Day } from '#core/calendar';
-import { expand, newItem, usualDose, type Routine } from '#core/routine';
+import { expand, newActivity, newItem, placed, usualDose, type Routine } from '#core/routine';
 import { begin, replay, summarise } from '#core/session';
 import type { ResponseId } from '#core/response';
 import { chanceFrom, COURSES, simulate, type SimulatedSession } from '#core/simulation';
@@ -36,8 +36,12 @@ const idsFrom = (seed: number): NewId => {
   return (msecs) => uuid({ msecs, random: chance.bytes() });
 };
 
-function routineOf(person: DemoClient, sites: readonly DemoSite[], newId: () => string): Routine {
-  return {
+function routineOf(
+  person: DemoClient,
+  { sites, beside = [] }: Pick<NonNullable<DemoClient['second']>, 'sites' | 'beside'>,
+  newId: () => string,
+): Routine {
+  const pressed: Routine = {
     timesPerWeek: person.timesPerWeek,
     ...(person.neckReason === undefined ? {} : { reasons: { neck: person.neckReason } }),
     message: person.message,
@@ -65,6 +69,10 @@ function routineOf(person: DemoClient, sites: readonly DemoSite[], newId: () => 
       };
     }),
   };
+  return beside.reduce((routine, kind) => {
+    const wish = { id: newId(), affectedSide: person.affectedSide };
+    return { ...routine, items: placed(routine.items, newActivity(kind, wish, routine)) };
+  }, pressed);
 }
 
 const noonOf = (day: Day) => Date.parse(`${day}T12:00:00Z`);
@@ -151,7 +159,7 @@ async function seedClient(
     number: version.number,
     from: version.from,
     reason: version.reason,
-    routine: routineOf(person, version.sites, () => newId(noonOf(version.from))),
+    routine: routineOf(person, version, () => newId(noonOf(version.from))),
   }));
 
   await tx.insert(user).values({

@@ -60,6 +60,11 @@ export default function Log({ loaderData, params }: Route.ComponentProps) {
                 <td className={classes.wide}>{session.versionNumber}</td>
                 <td className={classes.figure}>
                   {session.holdsDone} of {session.holdsAsked}
+                  {session.beside && (
+                    <span className={classes.after}>
+                      beside {session.beside.done} of {session.beside.asked}
+                    </span>
+                  )}
                 </td>
                 <td className={`${classes.figure} ${classes.wide}`}>
                   {clockTime(session.contactSeconds)}
@@ -82,7 +87,8 @@ export default function Log({ loaderData, params }: Route.ComponentProps) {
       </table>
       <p className={classes.soft}>
         Holds: held to their end of those asked; a hold ended for pressing too hard does not count.
-        Contact: time on the points without pauses.
+        Contact: time on the points without pauses. Beside: stretches, drills and what else is not
+        pressed, gone through of those asked.
       </p>
     </div>
   );
