@@ -4,6 +4,7 @@ import type { SessionSummary } from '#core/session';
 import { routineOf, versionsOf } from '~/db/routines.server';
 import { screeningsOf } from '~/db/screenings.server';
 import { lastSummariesOf } from '~/db/sessions.server';
+import { pointsOf, type PointRow } from '~/db/visits.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { fileOf } from './clientFile.server';
 
@@ -20,14 +21,25 @@ function ratedSetups(content: Routine | undefined, summary: SessionSummary, day:
   });
 }
 
+/** Points of the latest visit that has any, and those that were added outside a visit after it. */
+function latestPoints(points: readonly PointRow[]): readonly PointRow[] {
+  const last = points.findLastIndex(({ visitId }) => visitId !== null);
+  const visitId = points[last]?.visitId ?? null;
+  return points.filter(
+    (point, at) =>
+      visitId === null || point.visitId === visitId || (point.visitId === null && at > last),
+  );
+}
+
 /** What the plan screen starts from: the draft if there is one, else the latest version. */
 export async function planOf(setting: Setting, who: Principal, clientId: string) {
   const file = await fileOf(setting, who, clientId);
-  const [thread, versions, summaries, interviews] = await Promise.all([
+  const [thread, versions, summaries, interviews, points] = await Promise.all([
     routineOf(setting.db, clientId),
     versionsOf(setting.db, clientId),
     lastSummariesOf(setting.db, clientId, RATINGS_FROM),
     screeningsOf(setting.db, clientId),
+    pointsOf(setting.db, clientId),
   ]);
   const today = dayOf(setting.now().getTime(), file.timeZone);
   const latest = versions.at(-1) ?? null;
@@ -36,6 +48,13 @@ export async function planOf(setting: Setting, who: Principal, clientId: string)
     file,
     /** An interview was held or confirmed. */
     screened: interviews.some(({ confirmed }) => confirmed),
+    /** Tender points of the latest visit that has any, and those the client added since. */
+    mapped: latestPoints(points).map(({ siteId, side, rating, worst }) => ({
+      siteId,
+      side,
+      rating,
+      worst,
+    })),
     /** Sites that were in force a week ago. */
     settledSites: settledSites(versions, today),
     /** What the client rated on first pressing, at which setup; newest sessions first. */

@@ -30,6 +30,7 @@ export interface PlanState {
 export type PlanAction =
   | { type: 'add'; site: Site; id: string; affectedSide: 'left' | 'right' | null }
   | { type: 'add activity'; kind: ActivityKind; id: string; affectedSide: 'left' | 'right' | null }
+  | { type: 'take'; items: readonly PressItem[] }
   | { type: 'select'; id: string }
   /** Of a line that is pressed. */
   | { type: 'change'; id: string; change: Partial<PressItem> }
@@ -140,6 +141,15 @@ export function plan(state: PlanState, action: PlanAction): PlanState {
         { ...routine, items: placed(routine.items, item) },
         { selectedId: item.id },
       );
+    }
+    case 'take': {
+      const [first] = action.items;
+      if (!first) return state;
+      const items = action.items.reduce<RoutineItem[]>(
+        (all, item) => placed(all, item),
+        routine.items,
+      );
+      return withRoutine(state, { ...routine, items }, { selectedId: first.id });
     }
     case 'add activity': {
       const { kind, id, affectedSide } = action;

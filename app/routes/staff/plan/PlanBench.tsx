@@ -4,9 +4,11 @@ import { v7 as uuid } from 'uuid';
 import { findSite, type Site } from '#core/anatomy';
 import {
   checkRoutine,
+  foundSites,
   insteadOf,
   isPress,
   isRefused,
+  itemFromMap,
   layOut,
   LIMITS,
   pressesOf,
@@ -24,6 +26,7 @@ import { Notice } from '~/ui/parts/Notice';
 import { shortDay } from '~/ui/parts/words';
 import { ActivityEditor } from '~/ui/plan/ActivityEditor';
 import { ActivityList } from '~/ui/plan/ActivityList';
+import { FoundList } from '~/ui/plan/FoundList';
 import { Findings } from '~/ui/plan/Findings';
 import { InsteadLine } from '~/ui/plan/InsteadLine';
 import { ItemEditor } from '~/ui/plan/ItemEditor';
@@ -78,6 +81,7 @@ export function PlanBench({ data }: { data: PlanData }) {
     return { massKilograms, statureMetres, tools, places, ratings: data.ratings, screening };
   }, [file, data.ratings]);
   const offReasons = useMemo(() => offSites(client.screening), [client.screening]);
+  const found = useMemo(() => foundSites(data.mapped), [data.mapped]);
   const layout = useMemo(() => layOut(routine), [routine]);
   const totals = useMemo(() => totalsOf(routine, layout), [routine, layout]);
   const findings = useMemo(
@@ -148,6 +152,14 @@ export function PlanBench({ data }: { data: PlanData }) {
       leftLabel="Sites"
       left={
         <>
+          <FoundList
+            found={found}
+            counts={counts}
+            offReasons={offReasons}
+            onTake={(taken) =>
+              dispatch({ type: 'take', items: taken.map((one) => itemFromMap(one, uuid())) })
+            }
+          />
           <ActivityList
             onAdd={(kind) =>
               dispatch({

@@ -1,0 +1,94 @@
+import fc from 'fast-check';
+import { SITES, SIDES, WORKABLE_SITES } from '#core/anatomy';
+import { checkRoutine, foundSites, itemFromMap, type MappedPoint } from './index';
+
+const point = (change: Partial<MappedPoint>): MappedPoint => ({
+  siteId: 'side-low-back',
+  side: 'left',
+  rating: 5,
+  worst: false,
+  ...change,
+});
+const anyPoint: fc.Arbitrary<MappedPoint> = fc
+  .record({
+    site: fc.constantFrom(...SITES),
+    side: fc.constantFrom(...SIDES),
+    rating: fc.nat({ max: 10 }),
+    worst: fc.boolean(),
+  })
+  .map(({ site, side, ...rest }) => ({
+    siteId: site.id,
+    side: site.midline ? 'mid' : side === 'mid' ? 'left' : side,
+    ...rest,
+  }));
+
+describe('what the map found', () => {
+  it('comes worst first, each site once, without what is gone', () => {
+    const found = foundSites([
+      point({ siteId: 'calf', rating: 8 }),
+      point({ siteId: 'temple', rating: 0 }),
+      point({ siteId: 'skull-base', side: 'right', rating: 3, worst: true }),
+      point({ rating: 5 }),
+      point({ side: 'right', rating: 6 }),
+    ]);
+    expect(
+      found.map(({ site, sides, worseSide, rating }) => [site.id, sides, worseSide, rating]),
+    ).toEqual([
+      ['skull-base', 'right', null, 3],
+      ['calf', 'left', null, 8],
+      ['side-low-back', 'both', 'right', 6],
+    ]);
+  });
+
+  it('is taken on its own side: a mapped side is not silently both', () => {
+    const [found] = foundSites([point({ siteId: 'calf', side: 'right' })]);
+    if (!found) throw new Error('Nothing was found.');
+    expect(itemFromMap(found, 'one')).toMatchObject({
+      sides: 'right',
+      affectedSide: null,
+      points: 1,
+    });
+  });
+
+  it('is taken with as many points as the cap has room for, more where there are more', () => {
+    const ridge = (side: 'left' | 'right', rating: number) =>
+      point({ siteId: 'calf', side, rating });
+    const [found] = foundSites([
+      ridge('left', 6),
+      ridge('left', 5),
+      ridge('left', 5),
+      ridge('right', 2),
+    ]);
+    if (!found) throw new Error('Nothing was found.');
+    expect(itemFromMap(found, 'one')).toMatchObject({
+      sides: 'both',
+      affectedSide: 'left',
+      points: 1,
+      extraPoints: 2,
+    });
+  });
+
+  it('makes, for any map, lines that no rule of their own refuses', () => {
+    fc.assert(
+      fc.property(fc.array(anyPoint, { maxLength: 12 }), (points) => {
+        const found = foundSites(points);
+        expect(new Set(found.map(({ site }) => site.id)).size).toBe(found.length);
+        for (const one of found) {
+          const item = itemFromMap(one, 'line');
+          const refused = checkRoutine(
+            { items: [item], timesPerWeek: 5, message: '' },
+            { minutesPerDay: null, firstVersion: false },
+          ).filter(({ verdict }) => verdict === 'refuse');
+          expect([item, refused]).toEqual([item, []]);
+        }
+      }),
+    );
+  });
+
+  it('knows every site that is worked', () => {
+    for (const { id, midline } of WORKABLE_SITES) {
+      const [found] = foundSites([point({ siteId: id, side: midline ? 'mid' : 'left' })]);
+      expect(found?.site.id).toBe(id);
+    }
+  });
+});

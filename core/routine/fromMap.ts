@@ -1,0 +1,80 @@
+import { findSite, type Side, type Site } from '#core/anatomy';
+import { contactPerPoint } from '#core/dosage';
+import { newItem } from './newItem';
+import { LIMITS, type PressItem } from './routine';
+
+/** A tender point as the map has it. */
+export interface MappedPoint {
+  siteId: string;
+  side: Side;
+  rating: number;
+  /** Marked as the worst of all. */
+  worst: boolean;
+}
+
+/** What the map found at one site. */
+export interface FoundSite {
+  site: Site;
+  sides: 'both' | Side;
+  /** The worse side where both are tender; null else. */
+  worseSide: 'left' | 'right' | null;
+  /** Points by side. */
+  counts: Readonly<Record<Side, number>>;
+  /** The highest rating there, 0–10. */
+  rating: number;
+  worst: boolean;
+}
+
+const highest = (points: readonly MappedPoint[], side: Side): number =>
+  Math.max(0, ...points.filter((point) => point.side === side).map(({ rating }) => rating));
+
+/**
+ * The sites of a map in the order they are worked by: what was marked as the worst, then by the highest rating.
+ * Points rated 0 are gone, and a site that is not worked itself is left out.
+ */
+export function foundSites(points: readonly MappedPoint[]): FoundSite[] {
+  const tender = points.filter(({ rating }) => rating > 0);
+  return [...new Set(tender.map(({ siteId }) => siteId))]
+    .flatMap((siteId): FoundSite[] => {
+      const site = findSite(siteId);
+      if (!site || site.redirect) return [];
+      const here = tender.filter((point) => point.siteId === siteId);
+      const count = (side: Side) => here.filter((point) => point.side === side).length;
+      const counts = { left: count('left'), right: count('right'), mid: count('mid') };
+      const [left, right] = [highest(here, 'left'), highest(here, 'right')];
+      const isBoth = counts.left > 0 && counts.right > 0;
+      const more = left - right || counts.left - counts.right;
+      return [
+        {
+          site,
+          sides: site.midline ? 'mid' : isBoth ? 'both' : counts.left > 0 ? 'left' : 'right',
+          worseSide: isBoth && more !== 0 ? (more > 0 ? 'left' : 'right') : null,
+          counts,
+          rating: Math.max(...here.map(({ rating }) => rating)),
+          worst: here.some(({ worst }) => worst),
+        },
+      ];
+    })
+    .sort((a, b) => Number(b.worst) - Number(a.worst) || b.rating - a.rating);
+}
+
+/**
+ * A cautious first line for what the map found: its sides and no other, as many points as were found there and the
+ * site’s cap has room for, one more share where one side has more.
+ */
+export function itemFromMap({ site, sides, worseSide, counts }: FoundSite, id: string): PressItem {
+  const usual = newItem(site, id);
+  const room = Math.max(1, Math.floor(site.capSeconds / contactPerPoint(usual.dose).most));
+  const most = Math.min(room, LIMITS.points);
+  const { left, right, mid } = counts;
+  const fewer = sides === 'both' ? Math.min(left, right) : Math.max(left, right, mid);
+  const points = Math.max(1, Math.min(most, fewer));
+  const extra = worseSide === null ? 0 : Math.max(0, counts[worseSide] - points);
+  return {
+    ...usual,
+    sides,
+    affectedSide: worseSide,
+    points,
+    extraPoints: Math.min(extra, most - points, LIMITS.extraPoints),
+  };
+}
