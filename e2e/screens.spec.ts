@@ -1,6 +1,15 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Browser, Page } from '@playwright/test';
-import { addClient, addSite, expect, PHONE, stepInAs, test, sayHowItWas } from './support/test';
+import {
+  addClient,
+  addSite,
+  expect,
+  PHONE,
+  stepInAs,
+  test,
+  sayHowItWas,
+  fileOf,
+} from './support/test';
 
 const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
 
@@ -45,12 +54,6 @@ function troublesOf(page: Page): string[] {
     if (message.text().includes('Content Security Policy')) troubles.push(message.text());
   });
   return troubles;
-}
-
-async function fileOf(page: Page, name: string): Promise<string> {
-  await page.goto('/day');
-  const href = await page.getByRole('link', { name }).getAttribute('href');
-  return href ?? '';
 }
 
 const DESK = { width: 1280, height: 800 };

@@ -82,6 +82,13 @@ export async function addClient(page: Page, name: string): Promise<string> {
   return file;
 }
 
+/** The path of a client’s file, from the day sheet. */
+export async function fileOf(page: Page, name: string): Promise<string> {
+  await page.goto('/day');
+  const href = await page.getByRole('link', { name }).getAttribute('href');
+  return href ?? '';
+}
+
 /** Waits until everything that was written on a page is with the practice. */
 export const allKept = (page: Page) =>
   expect(page.getByText('all kept', { exact: true })).toBeVisible();

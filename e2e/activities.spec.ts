@@ -1,0 +1,126 @@
+import { allKept, expect, fileOf, otherDevice, sayHowItWas, stepInAs, test } from './support/test';
+
+test('what is not pressed is prescribed by keyboard, led on the phone and logged', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await stepInAs(page, 'Idris');
+  const file = await fileOf(page, 'Wendeline Sorg');
+  await page.goto(`${file}/plan`);
+  const order = page.getByRole('list', { name: 'Lines in order' });
+  await expect(order.getByRole('listitem')).toHaveCount(2);
+
+  // Warm-up goes first, a cold pack last, wherever they are added from.
+  await page.keyboard.press('b');
+  await page.keyboard.press('Enter');
+  for (const [steps, name] of [
+    [3, 'contract–relax'],
+    [1, 'drill'],
+    [1, 'cold pack'],
+  ] as const) {
+    for (let n = 0; n < steps; n += 1) await page.keyboard.press('ArrowRight');
+    await expect(page.getByRole('button', { name, exact: true })).toBeFocused();
+    await page.keyboard.press('Enter');
+  }
+  await expect(order.getByRole('listitem')).toHaveCount(6);
+  await expect(order.getByRole('listitem').first()).toContainText('Get warm: light movement');
+  await expect(order.getByRole('listitem').last()).toContainText('Cold pack');
+
+  // Taken back and brought again.
+  await order
+    .getByRole('button', { name: /Cold pack/ })
+    .last()
+    .focus();
+  await page.keyboard.press('Control+z');
+  await expect(order.getByRole('listitem')).toHaveCount(5);
+  await page.keyboard.press('Control+Shift+z');
+  await expect(order.getByRole('listitem')).toHaveCount(6);
+
+  // Its figures are typed like those of a hold, and refused like them.
+  await order
+    .getByRole('button', { name: /Get warm/ })
+    .last()
+    .click();
+  const minutes = page.getByRole('textbox', { name: 'for' });
+  await minutes.fill('500');
+  await minutes.blur();
+  await expect(page.getByText(/^The minutes must be at most 30/).first()).toBeVisible();
+  await minutes.fill('1');
+  await minutes.blur();
+  await expect(order.getByRole('listitem').first()).toContainText('1 min');
+  await page.getByLabel('Why this version').fill('Warm first; cold after.');
+  await page.getByRole('button', { name: 'Issue version 2' }).click();
+  await expect(page.getByRole('heading', { name: 'Routine, version 3' })).toBeVisible();
+  await allKept(page);
+
+  const { page: phone, context } = await otherDevice(browser, baseURL);
+  await stepInAs(phone, 'Wendeline');
+  await expect(phone.getByText('contract–relax', { exact: false }).first()).toBeVisible();
+  await phone.clock.install();
+  await phone.goto('/practise');
+  await sayHowItWas(phone);
+  await phone.getByRole('button', { name: 'Start' }).click();
+  const title = phone.getByRole('heading', { level: 1 });
+  const press = async (name: string) => {
+    await phone.clock.runFor(600);
+    await phone.getByRole('button', { name, exact: true }).click();
+  };
+  await expect(title).toHaveText('Get warm: light movement');
+  await press('Begin');
+  // A minute and what is counted in, to the end by itself.
+  await phone.clock.runFor(64_000);
+  await expect(title).toContainText('Skull base');
+  while (!/stretch/.test((await title.textContent()) ?? '')) {
+    const before = await title.textContent();
+    await press('Skip');
+    await phone.getByRole('button', { name: 'No time' }).click();
+    await expect(title).not.toHaveText(before ?? '');
+  }
+  await expect(title).toHaveText('Skull-base stretch, nodding');
+  await press('Begin');
+  await phone.clock.runFor(4_000);
+  await expect(phone.getByText('round 1 of 3').first()).toBeVisible();
+  await expect(phone.getByText('push, lightly').first()).toBeVisible();
+  await phone.clock.runFor(11_000);
+  await expect(phone.getByText('let go, follow').first()).toBeVisible();
+  // Half of it is enough to count; less would not be.
+  await phone.clock.runFor(18_000);
+  await expect(phone.getByText('round 2 of 3').first()).toBeVisible();
+  await press('Done');
+  await expect(title).toHaveText('Head over the shoulders');
+  await press('Begin');
+  await phone.clock.runFor(40_000);
+  await expect(title).toHaveText('Cold pack');
+  await press('Go on');
+  await expect(title).toHaveText('Get up slowly');
+  await phone.getByRole('button', { name: 'Finish' }).click();
+  await expect(phone.getByText('Head over the shoulders')).toBeVisible();
+  await expect(phone.getByText('Logged')).toBeVisible();
+  await context.close();
+
+  await page.goto(`${file}/practise`);
+  await expect(page.getByRole('row', { name: /today/ })).toContainText('beside 4 of 4');
+});
+
+test('the plan takes what the map found, worst first, by one key, on its own side', async ({
+  page,
+}) => {
+  await stepInAs(page, 'Maren');
+  await page.goto(`${await fileOf(page, 'Yara Fontaine')}/plan`);
+  const found = page.getByRole('region', { name: /^Found on the map/ });
+  const open = found.getByRole('button', { name: /^Take / });
+  await expect(open.first()).toBeVisible();
+  const waiting = found.locator('li button:enabled:not([data-off="true"])');
+  const name = (await waiting.first().getAttribute('aria-label')) ?? '';
+  const [, site, side] = /^Take (.+), (left|right)/.exec(name) ?? [];
+  expect(site).toBeDefined();
+  const order = page.getByRole('list', { name: 'Lines in order' });
+  const before = await order.getByRole('listitem').count();
+  await page.keyboard.press('m');
+  await expect(order.getByRole('listitem')).toHaveCount(before + 1);
+  const line = order.getByRole('listitem').filter({ hasText: site ?? '' });
+  await expect(line).toContainText(/a side|only/);
+  if (!name.includes('left 1, right')) expect(['left', 'right']).toContain(side);
+  await expect(found.getByRole('button', { name: `Take ${site ?? ''}` })).toBeDisabled();
+});
