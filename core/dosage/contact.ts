@@ -22,22 +22,57 @@ export function contactPerPoint(dose: Dose): SecondsBand {
       const seconds = dose.bends * (dose.bendSeconds + GLIDE_SECONDS);
       return { least: seconds, most: seconds };
     }
+    case 'glide': {
+      const seconds = dose.strokes * dose.strokeSeconds;
+      return { least: seconds, most: seconds };
+    }
+    case 'knead': {
+      const seconds = dose.squeezes * dose.squeezeSeconds;
+      return { least: seconds, most: seconds };
+    }
     case 'timed':
     case 'strokes':
     case 'brief':
     case 'press-and-move':
     case 'pincer':
+    case 'circles':
+    case 'cross-grain':
+    case 'slow-roll':
+    case 'search':
       return { least: dose.holdSeconds, most: dose.holdSeconds };
   }
 }
 
-/** Seconds a dose asks for at one stretch, as its method counts them: a hold, or the end of a bend. */
+/** Seconds a dose asks for at one stretch, as its method counts them: a hold, the end of a bend, one stroke or squeeze. */
 export function methodSeconds(dose: Dose): SecondsBand {
-  return dose.method === 'pin-and-glide'
-    ? { least: dose.bendSeconds, most: dose.bendSeconds }
-    : contactPerPoint(dose);
+  switch (dose.method) {
+    case 'pin-and-glide':
+      return { least: dose.bendSeconds, most: dose.bendSeconds };
+    case 'glide':
+      return { least: dose.strokeSeconds, most: dose.strokeSeconds };
+    case 'knead':
+      return { least: dose.squeezeSeconds, most: dose.squeezeSeconds };
+    default:
+      return contactPerPoint(dose);
+  }
 }
 
 /** Whether the hold may end between a least and a longest time, on how it feels. */
 export const isOpenEnded = (dose: Dose): boolean =>
   dose.method === 'fade' || dose.method === 'build-up';
+
+/** What a dose counts: bends, strokes or squeezes, each so many seconds; null where nothing is counted. */
+export function countedIn(
+  dose: Dose,
+): { of: number; eachSeconds: number; name: 'bend' | 'stroke' | 'squeeze' } | null {
+  switch (dose.method) {
+    case 'pin-and-glide':
+      return { of: dose.bends, eachSeconds: dose.bendSeconds + GLIDE_SECONDS, name: 'bend' };
+    case 'glide':
+      return { of: dose.strokes, eachSeconds: dose.strokeSeconds, name: 'stroke' };
+    case 'knead':
+      return { of: dose.squeezes, eachSeconds: dose.squeezeSeconds, name: 'squeeze' };
+    default:
+      return null;
+  }
+}

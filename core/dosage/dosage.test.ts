@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { allowance, contactPerPoint, doseSchema, type Dose, METHODS } from './index';
+import { allowance, contactPerPoint, doseSchema, type Dose, METHODS, countedIn } from './index';
 
 const seconds = fc.integer({ min: 1, max: 600 });
 const anyDose: fc.Arbitrary<Dose> = fc.oneof(
@@ -72,6 +72,13 @@ describe('the methods', () => {
     ['press-and-move', 30, 60],
     ['sweep', 60, 180],
     ['pincer', 30, 60],
+    // On a sore spot about 15 s; 1 to 2 min an area; short rolls; a slow stroke; a squeeze.
+    ['circles', 15, 60],
+    ['cross-grain', 60, 120],
+    ['slow-roll', 20, 60],
+    ['glide', 3, 8],
+    ['knead', 2, 5],
+    ['search', 15, 60],
   ] as const)(
     '%s allows the %d to %d s that are taught, with a usual time inside',
     (id, from, to) => {
@@ -83,19 +90,41 @@ describe('the methods', () => {
     },
   );
 
-  it('count bends for the pin-and-glide alone, 12 to 15 of them (common practice)', () => {
-    for (const method of Object.values(METHODS)) {
-      expect([method.id, method.counts]).toEqual([
-        method.id,
-        method.id === 'pin-and-glide' ? { least: 12, most: 15, usual: 12 } : null,
-      ]);
-    }
+  it('count bends, strokes and squeezes, and nothing else (common practice)', () => {
+    const counted = Object.values(METHODS).flatMap(({ id, counts }) =>
+      counts ? [[id, counts]] : [],
+    );
+    expect(Object.fromEntries(counted)).toEqual({
+      'pin-and-glide': { least: 12, most: 15, usual: 12 },
+      // Two or three at the strap of the neck, elsewhere a few.
+      glide: { least: 2, most: 5, usual: 3 },
+      knead: { least: 1, most: 2, usual: 2 },
+    });
+  });
+
+  it('make their seconds of what they count', () => {
+    expect(contactPerPoint({ method: 'glide', strokes: 3, strokeSeconds: 5 }).most).toBe(15);
+    expect(contactPerPoint({ method: 'knead', squeezes: 2, squeezeSeconds: 4 }).least).toBe(8);
+    fc.assert(
+      fc.property(fc.nat({ max: 29 }), fc.nat({ max: 59 }), (n, s) => {
+        const [times, each] = [n + 1, s + 1];
+        for (const dose of [
+          { method: 'glide', strokes: times, strokeSeconds: each },
+          { method: 'knead', squeezes: times, squeezeSeconds: each },
+          { method: 'pin-and-glide', bends: times, bendSeconds: each },
+        ] as const) {
+          const counted = countedIn(dose);
+          expect(counted && counted.of * counted.eachSeconds).toBe(contactPerPoint(dose).most);
+        }
+      }),
+    );
+    expect(countedIn({ method: 'timed', holdSeconds: 30 })).toBeNull();
   });
 
   it('warm up by sweeping, treat by holding, and move last (common practice)', () => {
     const of = (phase: string) =>
       Object.values(METHODS).flatMap((method) => (method.phase === phase ? [method.id] : []));
-    expect(of('warm-up')).toEqual(['sweep']);
+    expect(of('warm-up').sort()).toEqual(['knead', 'slow-roll', 'sweep']);
     expect(of('moving').sort()).toEqual(['pin-and-glide', 'press-and-move']);
     expect(of('static')).toContain('fade');
   });

@@ -7,8 +7,25 @@ const wholeSeconds = (name: string) =>
     .min(1, `${name} must be at least 1 second.`)
     .max(600, `${name} must be at most 600 seconds.`);
 
+const times = (name: string) =>
+  z
+    .number({ error: `${name} must be a number.` })
+    .int(`${name} must be a whole number.`)
+    .min(1, `${name} must be at least 1.`)
+    .max(30, `${name} must be at most 30.`);
+
 /** The methods that hold (or move) for one set time. */
-const SET_TIME = ['timed', 'strokes', 'brief', 'press-and-move', 'pincer'] as const;
+const SET_TIME = [
+  'timed',
+  'strokes',
+  'brief',
+  'press-and-move',
+  'pincer',
+  'circles',
+  'cross-grain',
+  'slow-roll',
+  'search',
+] as const;
 
 /**
  * Seconds by method. A fade hold has the least it lasts and the most it may last; a build-up hold has
@@ -29,12 +46,18 @@ export const doseSchema = z.discriminatedUnion('method', [
   }),
   z.object({
     method: z.literal('pin-and-glide'),
-    bends: z
-      .number({ error: 'Bends must be a number.' })
-      .int('Bends must be a whole number.')
-      .min(1, 'Bends must be at least 1.')
-      .max(30, 'Bends must be at most 30.'),
+    bends: times('Bends'),
     bendSeconds: wholeSeconds('The time at the end of a bend'),
+  }),
+  z.object({
+    method: z.literal('glide'),
+    strokes: times('Strokes'),
+    strokeSeconds: wholeSeconds('The time of a stroke'),
+  }),
+  z.object({
+    method: z.literal('knead'),
+    squeezes: times('Squeezes'),
+    squeezeSeconds: wholeSeconds('The time of a squeeze'),
   }),
 ]);
 export type Dose = z.infer<typeof doseSchema>;

@@ -9,5 +9,11 @@ export {
   type Method,
   type MethodId,
 } from './methods';
-export { contactPerPoint, isOpenEnded, methodSeconds, type SecondsBand } from './contact';
+export {
+  contactPerPoint,
+  countedIn,
+  isOpenEnded,
+  methodSeconds,
+  type SecondsBand,
+} from './contact';
 export { allowance } from './allowance';

@@ -11,6 +11,12 @@ export const METHOD_IDS = [
   'pin-and-glide',
   'press-and-move',
   'pincer',
+  'knead',
+  'circles',
+  'glide',
+  'cross-grain',
+  'slow-roll',
+  'search',
 ] as const;
 export type MethodId = (typeof METHOD_IDS)[number];
 
@@ -49,6 +55,7 @@ export const USUALLY_LEAST: Partial<Record<MethodId, number>> = {
   sweep: 60,
   brief: 7,
   'press-and-move': 30,
+  'cross-grain': 60,
 };
 
 /** The methods. Ranges are common practice, no published source. */
@@ -176,6 +183,91 @@ export const METHODS: Record<MethodId, Method> = {
     seconds: { least: 3, most: 60, usual: 30 },
     counts: null,
     pressure: 'light to moderate',
+    pointsName: 'spots',
+    phase: 'static',
+    source: COMMON_PRACTICE,
+  },
+  knead: {
+    id: 'knead',
+    name: 'knead',
+    says: 'Take hold, squeeze slowly, let go; then the next spot, along the whole muscle.',
+    goodFor: 'Back of the neck, shoulder ridge, the thigh as a warm-up; one hand, then the other.',
+    dispute:
+      'Some knead the neck daily, others only every few days. One or two squeezes a spot are offered, and every few days is the careful start at the neck.',
+    seconds: { least: 2, most: 8, usual: 4 },
+    counts: { least: 1, most: 2, usual: 2 },
+    pressure: 'light to moderate',
+    pointsName: 'spots',
+    phase: 'warm-up',
+    source: COMMON_PRACTICE,
+  },
+  circles: {
+    id: 'circles',
+    name: 'small circles',
+    says: 'Fingertips press and draw small circles, one way, then the other; shift along by a finger’s breadth. On a sore spot stay until it eases.',
+    goodFor: 'Shoulder ridge, the lanes of the neck, the line across the sole.',
+    dispute:
+      'Some circle and never stay; others stop on each sore spot for about a quarter of a minute. A lane is given its time here, and staying on a spot is part of it.',
+    seconds: { least: 10, most: 120, usual: 30 },
+    counts: null,
+    pressure: 'light to moderate',
+    pointsName: 'passes',
+    phase: 'static',
+    source: COMMON_PRACTICE,
+  },
+  glide: {
+    id: 'glide',
+    name: 'glide',
+    says: 'One slow stroke that keeps its pressure; lift off, go back, and again.',
+    goodFor: 'The strap of the neck two or three times a side; behind the ear; the skull’s edge.',
+    dispute:
+      'Counted by some, timed by others. It is counted here, because two or three are enough where it matters most, at the front of the neck.',
+    seconds: { least: 2, most: 15, usual: 5 },
+    counts: { least: 2, most: 5, usual: 3 },
+    pressure: 'light',
+    pointsName: 'passes',
+    phase: 'static',
+    source: COMMON_PRACTICE,
+  },
+  'cross-grain': {
+    id: 'cross-grain',
+    name: 'long cross-grain',
+    says: 'To and fro across the fibres, slowly; on the arm travel down the area, on the arch stay in place.',
+    goodFor: 'Lower third of the upper arm, forearm near the elbow, the heel end of the arch.',
+    dispute:
+      'Across the fibres for most, lengthwise for some on the arm. One to two minutes an area, with a rest for the hands in between.',
+    seconds: { least: 20, most: 180, usual: 60 },
+    counts: null,
+    pressure: 'moderate',
+    pointsName: 'passes',
+    phase: 'static',
+    source: COMMON_PRACTICE,
+  },
+  'slow-roll': {
+    id: 'slow-roll',
+    name: 'slow roll, unloaded',
+    says: 'Small rolls to and fro and sideways while hand, elbow and foot carry most of the weight. On a tender spot take still more off and breathe low.',
+    goodFor: 'Deep buttock and upper outer buttock, when a hold is too much.',
+    dispute:
+      'Some hold there from the first day; others roll a while first. At 3 to 4 of 10, and a spot that is not tender is the place to rest and shift.',
+    seconds: { least: 15, most: 90, usual: 45 },
+    counts: null,
+    pressure: '3 to 4 of 10, never more',
+    pointsName: 'passes',
+    phase: 'warm-up',
+    source: COMMON_PRACTICE,
+  },
+  search: {
+    id: 'search',
+    name: 'open search',
+    says: 'Look for every tender spot there is; hold each one, then look for the next, until there is nothing more.',
+    goodFor:
+      'Shoulder girdle and thigh: every tender point found on the day. The count is the sign of progress.',
+    dispute:
+      'Some treat two or three points and no more; others every one they find. As many as the site’s cap has room for, each for the same time.',
+    seconds: { least: 5, most: 60, usual: 30 },
+    counts: null,
+    pressure: 'bearable',
     pointsName: 'spots',
     phase: 'static',
     source: COMMON_PRACTICE,

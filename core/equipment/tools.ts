@@ -416,13 +416,22 @@ export const TOOLS: readonly Tool[] = [
 
 const BY_ID = new Map(TOOLS.map((entry) => [entry.id, entry]));
 
+/** Methods that want a hand, which feels what it does. */
+const BY_HAND = new Set(['circles', 'glide', 'cross-grain']);
+
 /**
  * Whether a method can be done with a tool: pin-and-glide wants something long and flat that the tight
- * spot cannot slip round (or a hand), a pincer wants fingers. Common practice, no published source.
+ * spot cannot slip round (or a hand), a pincer and kneading want fingers, a slow roll something the body lies or
+ * sits on. Common practice, no published source.
  */
-export function servesMethod(tool: Pick<Tool, 'id' | 'form' | 'slips'>, method: string): boolean {
+export function servesMethod(
+  tool: Pick<Tool, 'id' | 'form' | 'slips' | 'drive'>,
+  method: string,
+): boolean {
   if (method === 'pin-and-glide') return tool.slips === 'blocks' || tool.form === 'hand';
-  if (method === 'pincer') return tool.id === 'fingers';
+  if (method === 'pincer' || method === 'knead') return tool.id === 'fingers';
+  if (BY_HAND.has(method)) return tool.form === 'hand';
+  if (method === 'slow-roll') return tool.drive === 'body';
   return true;
 }
 

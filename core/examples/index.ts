@@ -39,7 +39,7 @@ export const timed = (holdSeconds: number): Dose => ({ method: 'timed', holdSeco
 export const sweep = (sweepSeconds: number): Dose => ({ method: 'sweep', sweepSeconds });
 
 const between = (min: number, max: number) => fc.integer({ min, max });
-const held = (method: 'timed' | 'strokes' | 'brief' | 'press-and-move' | 'pincer', most: number) =>
+const held = (method: Extract<Dose, { holdSeconds: number }>['method'], most: number) =>
   between(2, most).map((holdSeconds): Dose => ({ method, holdSeconds }));
 
 /** Doses of every method, within and beyond what is usual for it. */
@@ -49,6 +49,16 @@ const ANY_DOSE: Record<MethodId, fc.Arbitrary<Dose>> = {
   brief: held('brief', 15),
   'press-and-move': held('press-and-move', 90),
   pincer: held('pincer', 60),
+  circles: held('circles', 120),
+  'cross-grain': held('cross-grain', 180),
+  'slow-roll': held('slow-roll', 90),
+  search: held('search', 60),
+  glide: fc
+    .tuple(between(1, 30), between(1, 15))
+    .map(([strokes, strokeSeconds]) => ({ method: 'glide', strokes, strokeSeconds })),
+  knead: fc
+    .tuple(between(1, 30), between(1, 8))
+    .map(([squeezes, squeezeSeconds]) => ({ method: 'knead', squeezes, squeezeSeconds })),
   fade: fc.tuple(between(20, 60), between(60, 180)).map(([a, b]) => fade(a, b)),
   sweep: between(20, 180).map(sweep),
   'build-up': fc
@@ -93,7 +103,7 @@ export const anyMildRoutine: fc.Arbitrary<PressRoutine> = fc
     fc
       .record({
         site: fc.constantFrom(...WORKABLE_SITES),
-        method: fc.nat({ max: 8 }),
+        method: fc.nat({ max: 12 }),
         setup: fc.nat({ max: 20 }),
         grade: between(1, 5),
         points: between(1, 2),

@@ -123,6 +123,12 @@ export const SHIPPED: Readonly<Record<Table, readonly string[]>> = {
     'pin-and-glide',
     'press-and-move',
     'pincer',
+    'knead',
+    'circles',
+    'glide',
+    'cross-grain',
+    'slow-roll',
+    'search',
   ],
   condition: [
     'saddle',

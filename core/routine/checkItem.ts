@@ -1,5 +1,12 @@
 import type { Site } from '#core/anatomy';
-import { isOpenEnded, methodOf, methodSeconds, USUALLY_LEAST } from '#core/dosage';
+import {
+  countedIn,
+  isOpenEnded,
+  methodOf,
+  methodSeconds,
+  START_GRADE,
+  USUALLY_LEAST,
+} from '#core/dosage';
 import { findSurface, findTool, type SurfaceId } from '#core/equipment';
 import { COMMON_PRACTICE, type Finding } from '#core/knowledge';
 import { findPosture } from '#core/loading';
@@ -76,17 +83,14 @@ const methodFits: ItemRule = (item) => {
       }),
     );
   }
-  if (
-    item.dose.method === 'pin-and-glide' &&
-    counts &&
-    (item.dose.bends < counts.least || item.dose.bends > counts.most)
-  ) {
+  const counted = countedIn(item.dose);
+  if (counted && counts && (counted.of < counts.least || counted.of > counts.most)) {
     findings.push(
       finding(item, {
         rule: 'range of the method',
         verdict: 'caution',
-        reason: `Pin-and-glide usually takes ${counts.least} to ${counts.most} bends; this asks for ${item.dose.bends}.`,
-        inputs: { bends: item.dose.bends, from: counts.least, to: counts.most },
+        reason: `${method.name.charAt(0).toUpperCase()}${method.name.slice(1)} usually takes ${counts.least} to ${counts.most} ${counted.name}s; this asks for ${counted.of}.`,
+        inputs: { [`${counted.name}s`]: counted.of, from: counts.least, to: counts.most },
       }),
     );
   }
@@ -176,7 +180,8 @@ const sidesFit: ItemRule = (item, site) => {
 };
 
 /** Above the grades the trade asks for at a site, below its ceiling: a second look. */
-const usualGrade: ItemRule = (item, { plainName, usualGrade: usual }) => {
+const usualGrade: ItemRule = (item, { plainName, usualGrade: atSite }) => {
+  const usual = item.dose.method === 'slow-roll' ? START_GRADE : atSite;
   if (!usual || item.grade <= usual.to) return [];
   return [
     finding(item, {

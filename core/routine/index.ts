@@ -11,7 +11,7 @@ export {
   type RoutineItem,
   type SidesChoice,
 } from './routine';
-export { setupsForMethod, newItem, usualDose } from './newItem';
+export { setupsForMethod, newItem, usualDose, usualPoints } from './newItem';
 export { foundSites, itemFromMap, type FoundSite, type MappedPoint } from './fromMap';
 export { newActivity, placed } from './newActivity';
 export { sidesInOrder } from './sidesInOrder';

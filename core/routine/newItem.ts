@@ -1,7 +1,7 @@
 import { SENSITIVITY, type Site } from '#core/anatomy';
-import { METHODS, START_GRADE, type Dose, type MethodId } from '#core/dosage';
+import { contactPerPoint, METHODS, START_GRADE, type Dose, type MethodId } from '#core/dosage';
 import { findTool, servesMethod } from '#core/equipment';
-import type { PressItem } from './routine';
+import { LIMITS, type PressItem } from './routine';
 
 /** Neck work begins with a minute a side and day; guarded sites with no more than is usual there. */
 const NECK_SECONDS = 60;
@@ -30,13 +30,31 @@ export function usualDose(site: Site, method: MethodId): Dose {
       return { method, fromSeconds: least, toSeconds: inside(site.usualHoldSeconds.to) };
     case 'pin-and-glide':
       return { method, bends: METHODS[method].counts?.usual ?? 12, bendSeconds: usual };
+    case 'glide':
+      return { method, strokes: METHODS[method].counts?.usual ?? 3, strokeSeconds: usual };
+    case 'knead':
+      return { method, squeezes: METHODS[method].counts?.usual ?? 2, squeezeSeconds: usual };
+    case 'circles':
+    case 'cross-grain':
+    case 'slow-roll':
+      return { method, holdSeconds: inside(usual) };
     case 'timed':
     case 'strokes':
     case 'brief':
     case 'press-and-move':
     case 'pincer':
+    case 'search':
       return { method, holdSeconds: inside(Math.min(usual, site.usualHoldSeconds.to)) };
   }
+}
+
+/**
+ * Points that go with a dose by itself: as many spots as the cap has room for when every one is looked for, a row of
+ * them when the muscle is kneaded along; null where the number is chosen.
+ */
+export function usualPoints(site: Site, dose: Dose): number | null {
+  const most = Math.min(LIMITS.points, Math.floor(site.capSeconds / contactPerPoint(dose).most));
+  return dose.method === 'search' || dose.method === 'knead' ? Math.max(1, most) : null;
 }
 
 /** The ways of reaching a site that a method can be done with, gentlest first. */

@@ -58,6 +58,17 @@ function fits(scope: Scope, { use, site, tool, posture }: Named): boolean {
   );
 }
 
+/** What a method wants of its tool. */
+const WANTS: Partial<Record<MethodId, string>> = {
+  pincer: 'A pincer grip needs fingers.',
+  knead: 'Kneading needs fingers.',
+  circles: 'Small circles are drawn by hand.',
+  glide: 'A glide is done by hand, which feels what it does.',
+  'cross-grain': 'Long cross-grain work is done by hand.',
+  'slow-roll': 'A slow roll needs something the body lies or sits on.',
+  'pin-and-glide': 'Pin-and-glide needs something long and flat: a tight spot slips round a ball.',
+};
+
 /** What the site, tool and method themselves forbid, whoever the client is. */
 function byItself({ use, site, tool, posture }: Named): ScreenFinding[] {
   const own = (rule: string, says: string): ScreenFinding => ({
@@ -81,11 +92,9 @@ function byItself({ use, site, tool, posture }: Named): ScreenFinding[] {
     );
   }
   if (!servesMethod(tool, use.method)) {
-    const why =
-      use.method === 'pincer'
-        ? 'A pincer grip needs fingers.'
-        : 'Pin-and-glide needs something long and flat: a tight spot slips round a ball.';
-    findings.push(own('tool for the method', why));
+    findings.push(
+      own('tool for the method', WANTS[use.method] ?? 'Another tool is needed for that.'),
+    );
   }
   const reached = site.setups.some(
     ({ toolId, positionId }) => toolId === tool.id && positionId === posture.id,

@@ -134,3 +134,61 @@ describe('a session leads what is not pressed', () => {
     expect(secondsLeft(runner(routine).state)).toBe(166);
   });
 });
+
+describe('an open search', () => {
+  const search = {
+    ...itemFor('below-ridge'),
+    sides: 'left',
+    dose: { method: 'search', holdSeconds: 20 },
+    points: 4,
+    restSeconds: 0,
+  } as const;
+
+  it('goes on until there is nothing more, and counts what was found', () => {
+    const run = runner(of(search));
+    run.happen({ type: 'started' });
+    for (const step of [0, 1]) {
+      run.happen({ type: 'settled', step });
+      run.pass(3.2);
+      run.happen({ type: 'rated', step, grade: 5 });
+      run.pass(21);
+      run.happen({ type: 'rated', step, grade: 2 });
+    }
+    for (const step of [2, 3]) run.happen({ type: 'skipped', step, reason: 'nothing-tender' });
+    expect(run.state.phase.name).toBe('closing');
+    const { places, holdsAsked, counts } = summarise(run.state);
+    // What was not there was not asked for.
+    expect(places).toMatchObject([{ found: 2, holdsDone: 2, holdsAsked: 2, before: 5, after: 2 }]);
+    expect([holdsAsked, counts]).toEqual([2, true]);
+  });
+
+  it('that found nothing says so, and is no session broken off', () => {
+    const run = runner(of(search));
+    run.happen({ type: 'started' });
+    for (const step of [0, 1, 2, 3]) {
+      run.happen({ type: 'skipped', step, reason: 'nothing-tender' });
+    }
+    run.happen({ type: 'finished', word: '' });
+    expect(summarise(run.state)).toMatchObject({ places: [], counts: true });
+  });
+});
+
+describe('what is counted while pressing', () => {
+  it('is told stroke by stroke', () => {
+    const glide = {
+      ...itemFor('front-side-neck'),
+      sides: 'left',
+      dose: { method: 'glide', strokes: 3, strokeSeconds: 5 },
+    } as const;
+    const run = runner(of(glide));
+    run.happen({ type: 'started' });
+    run.happen({ type: 'settled', step: 0 });
+    run.pass(3);
+    expect(countNow(run.state, run.now)).toEqual({ number: 1, turn: null });
+    run.pass(11);
+    expect(countNow(run.state, run.now)).toEqual({ number: 3, turn: null });
+    run.pass(20);
+    expect(countNow(run.state, run.now)).toBeNull();
+    expect(run.state.phase.name).toBe('rate-after');
+  });
+});

@@ -1,4 +1,4 @@
-import { allowance } from '#core/dosage';
+import { allowance, countedIn } from '#core/dosage';
 import { COUNT_IN_SECONDS, isHold, placeKey, type HoldStep, type Step } from '#core/routine';
 import type { SessionState } from './state';
 
@@ -104,9 +104,11 @@ export interface Count {
  */
 export function countNow(state: SessionState, now: number): Count | null {
   const step = stepOf(state);
-  if (!step || isHold(step) || !step.count || state.phase.name !== 'hold') return null;
-  const { of, eachSeconds, turns } = step.count;
-  const held = Math.min(heldSeconds(state, now), step.limitSeconds);
+  const counted = step && (isHold(step) ? countedIn(step.dose) : step.count);
+  if (!counted || state.phase.name !== 'hold') return null;
+  const { of, eachSeconds } = counted;
+  const turns = 'turns' in counted ? counted.turns : [];
+  const held = Math.min(heldSeconds(state, now), limitOf(state));
   const number = Math.min(of, Math.floor(held / eachSeconds) + 1);
   let within = held - (number - 1) * eachSeconds;
   for (const [index, { says, seconds }] of turns.entries()) {

@@ -14,6 +14,8 @@ export interface PlaceSummary {
   contactSeconds: number;
   holdsDone: number;
   holdsAsked: number;
+  /** Tender spots found, where every one was looked for. */
+  found?: number;
   /** A hold there was ended because it was rated above the ceiling twice running. */
   tooMuch: boolean;
 }
@@ -73,6 +75,19 @@ function activitiesOf(
   return [...lines.values()];
 }
 
+/** How many spots an open search found: those that were held at all. */
+function foundAmong(
+  { steps }: SessionState,
+  holds: readonly (HoldRecord | undefined)[],
+): { found?: number } {
+  const searched = holds.filter((hold) => {
+    const step = hold && steps[hold.step];
+    return step !== undefined && isHold(step) && step.dose.method === 'search';
+  });
+  if (searched.length === 0) return {};
+  return { found: searched.filter((hold) => (hold?.contactSeconds ?? 0) >= 1).length };
+}
+
 const highest = (grades: (number | undefined)[]): number | null => {
   const given = grades.filter((grade) => grade !== undefined);
   return given.length === 0 ? null : Math.max(...given);
@@ -111,6 +126,7 @@ export function summarise(state: SessionState): SessionSummary {
     contactSeconds: Math.round(holds.reduce((sum, hold) => sum + (hold?.contactSeconds ?? 0), 0)),
     holdsDone: holds.filter((hold) => hold && isHeld(hold, state.steps[hold.step])).length,
     holdsAsked: holds.length,
+    ...foundAmong(state, holds),
     tooMuch: holds.some((hold) => hold?.outcome === 'too-much'),
   }));
   const sum = (of: (place: PlaceSummary) => number) =>

@@ -20,7 +20,7 @@ import {
 } from '~/db/schema.server';
 import { hashPassword } from '../secret.server';
 import { seedVisits } from './firstVisits.server';
-import { CLIENTS, PRACTICE, STAFF, type DemoClient, type DemoSite } from './people';
+import { CLIENTS, PRACTICE, STAFF, type DemoClient } from './people';
 
 /** What every demo person signs in with. Demo data only. */
 export const DEMO_PASS_PHRASE = 'harbour lamp demo';

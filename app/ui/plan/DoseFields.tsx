@@ -59,6 +59,10 @@ export function DoseFields({
     case 'brief':
     case 'press-and-move':
     case 'pincer':
+    case 'circles':
+    case 'cross-grain':
+    case 'slow-roll':
+    case 'search':
       return (
         <Seconds
           label="hold"
@@ -112,6 +116,50 @@ export function DoseFields({
             value={dose.toSeconds}
             beside={`s, ${cap}`}
             onValue={(toSeconds) => onDose({ ...dose, toSeconds })}
+            onTrouble={onTrouble}
+          />
+        </>
+      );
+    case 'glide':
+      return (
+        <>
+          <TypedNumber
+            label="strokes"
+            value={dose.strokes}
+            beside="slow ones"
+            parse={(text) => parseCount(text, { name: 'Strokes', least: 1, most: 30 })}
+            onValue={(strokes) => onDose({ ...dose, strokes })}
+            onTrouble={(says) => onTrouble('least', says)}
+          />
+          <Seconds
+            label="one takes"
+            name="The time of a stroke"
+            field="most"
+            value={dose.strokeSeconds}
+            beside={`s, ${cap}`}
+            onValue={(strokeSeconds) => onDose({ ...dose, strokeSeconds })}
+            onTrouble={onTrouble}
+          />
+        </>
+      );
+    case 'knead':
+      return (
+        <>
+          <TypedNumber
+            label="squeezes"
+            value={dose.squeezes}
+            beside="a spot"
+            parse={(text) => parseCount(text, { name: 'Squeezes', least: 1, most: 30 })}
+            onValue={(squeezes) => onDose({ ...dose, squeezes })}
+            onTrouble={(says) => onTrouble('least', says)}
+          />
+          <Seconds
+            label="one takes"
+            name="The time of a squeeze"
+            field="most"
+            value={dose.squeezeSeconds}
+            beside={`s, ${cap}`}
+            onValue={(squeezeSeconds) => onDose({ ...dose, squeezeSeconds })}
             onTrouble={onTrouble}
           />
         </>

@@ -28,11 +28,19 @@ export function doseFigures(dose: Dose): string {
       return `${clockTime(dose.fromSeconds)} to ${clockTime(dose.toSeconds)}`;
     case 'pin-and-glide':
       return `${dose.bends} bends of ${dose.bendSeconds} s`;
+    case 'glide':
+      return `${counted(dose.strokes, 'stroke')} of ${dose.strokeSeconds} s`;
+    case 'knead':
+      return `${counted(dose.squeezes, 'squeeze')} of ${dose.squeezeSeconds} s`;
     case 'timed':
     case 'strokes':
     case 'brief':
     case 'press-and-move':
     case 'pincer':
+    case 'circles':
+    case 'cross-grain':
+    case 'slow-roll':
+    case 'search':
       return clockTime(dose.holdSeconds);
   }
 }
@@ -47,6 +55,8 @@ export function doseText(dose: Dose): string {
       return `${METHODS.fade.name}, ${figures}`;
     case 'pin-and-glide':
       return figures;
+    case 'search':
+      return `every tender spot, ${figures} each`;
     default:
       return `${METHODS[dose.method].name} ${figures}`;
   }

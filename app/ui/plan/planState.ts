@@ -8,6 +8,7 @@ import {
   placed,
   setupsForMethod,
   usualDose,
+  usualPoints,
   type PressItem,
   type Routine,
   type RoutineItem,
@@ -179,15 +180,19 @@ export function plan(state: PlanState, action: PlanAction): PlanState {
         ...changeItem(state, action.id, (item) => {
           const site = findSite(item.siteId);
           if (!site) return item;
-          const dose = usualDose(site, action.method);
+          const usual = usualDose(site, action.method);
+          const count = usualPoints(site, usual);
+          const dosed = {
+            ...item,
+            dose: usual,
+            ...(count === null ? {} : { points: count, extraPoints: 0 }),
+          };
           const setups = setupsForMethod(site, action.method);
           const keeps = setups.some(
             ({ toolId, positionId }) => toolId === item.toolId && positionId === item.positionId,
           );
           const [first] = setups;
-          return keeps || !first
-            ? { ...item, dose }
-            : { ...item, dose, ...setupChange(site, item, first) };
+          return keeps || !first ? dosed : { ...dosed, ...setupChange(site, item, first) };
         }),
         troubles: withoutTroublesOf(state.troubles, action.id),
       };

@@ -1,3 +1,4 @@
+import type { MethodId } from '#core/dosage';
 import { findSite, WORKABLE_SITES } from '#core/anatomy';
 import { itemFor, timed, yesTo } from '#core/examples';
 import { screen } from '#core/screening';
@@ -57,6 +58,23 @@ describe('a line that is reached another way', () => {
       plan(state, { type: 'method', id: 'calf', method: 'strokes' }).routine,
     );
     expect(kept?.toolId).toBe('tennis-ball');
+  });
+});
+
+describe('a method that brings its own number of spots', () => {
+  const withMethod = (siteId: 'calf' | 'below-ridge' | 'shoulder-ridge', method: MethodId) => {
+    const state = startOf({
+      items: [itemFor(siteId, { id: 'x', points: 1 })],
+      timesPerWeek: 7,
+      message: '',
+    });
+    return pressesOf(plan(state, { type: 'method', id: 'x', method }).routine)[0];
+  };
+  it('has as many as the cap has room for when every one is looked for', () => {
+    // 30 s each, two minutes at most.
+    expect(withMethod('below-ridge', 'search')).toMatchObject({ points: 4, extraPoints: 0 });
+    expect(withMethod('shoulder-ridge', 'knead')).toMatchObject({ points: 6, toolId: 'fingers' });
+    expect(withMethod('below-ridge', 'timed')?.points).toBe(1);
   });
 });
 

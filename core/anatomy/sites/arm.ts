@@ -21,7 +21,7 @@ export const ARM_SITES = [
     watch: 'Tingling in the little finger: come off at once.',
     usualHoldSeconds: { from: 60, to: 120 },
     capSeconds: 120,
-    methods: ['pincer', 'strokes', 'timed', 'sweep'],
+    methods: ['pincer', 'strokes', 'timed', 'sweep', 'cross-grain'],
     setups: [
       by('fingers', 'seated', 'Arm on a table top, pick the muscle up and move down spot by spot.'),
       by('fist', 'seated', 'Arm over the other fist, roll it side to side.'),
@@ -46,7 +46,7 @@ export const ARM_SITES = [
     watch: SPARE,
     usualHoldSeconds: { from: 60, to: 120 },
     capSeconds: 120,
-    methods: ['strokes', 'timed', 'sweep'],
+    methods: ['strokes', 'timed', 'sweep', 'cross-grain'],
     setups: [
       by('fingers', 'seated', 'Fingers side to side across the muscle, arm resting.'),
       by('thumb', 'seated', 'Thumb side to side across the muscle, arm resting.'),
@@ -67,7 +67,7 @@ export const ARM_SITES = [
     watch: SPARE,
     usualHoldSeconds: { from: 60, to: 120 },
     capSeconds: 120,
-    methods: ['strokes', 'timed', 'sweep', 'press-and-move'],
+    methods: ['strokes', 'timed', 'sweep', 'press-and-move', 'cross-grain'],
     setups: [
       by('thumb', 'seated', 'Thumb across the muscle, a coin’s width each way, moving down.'),
       by('elbow', 'seated', 'Forearm on the table, the other elbow’s tip sinks in, light.'),
@@ -115,7 +115,7 @@ export const ARM_SITES = [
     watch: SPARE,
     usualHoldSeconds: { from: 60, to: 120 },
     capSeconds: 120,
-    methods: ['strokes', 'timed', 'sweep', 'press-and-move'],
+    methods: ['strokes', 'timed', 'sweep', 'press-and-move', 'cross-grain'],
     setups: [
       by('thumb', 'seated', 'Thumb across the muscle, a coin’s width each way, moving down.'),
       by('tennis-ball', 'wall-side', 'Ball between wall and forearm, elbow bent, lean lightly.'),

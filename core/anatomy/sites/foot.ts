@@ -72,7 +72,7 @@ export const FOOT_SITES = [
     usualHoldSeconds: { from: 30, to: 120 },
     capSeconds: 180,
     points: { from: 1, to: 1 },
-    methods: ['strokes', 'timed', 'build-up'],
+    methods: ['strokes', 'timed', 'build-up', 'cross-grain'],
     setups: [
       by('fingers', 'seated', 'Foot over the other knee, two fingers across the grain.'),
       by('elbow', 'seated', 'Foot over the other knee, elbow tip across the grain.'),
@@ -98,7 +98,7 @@ export const FOOT_SITES = [
     watch: `Firm tissue: spare the hands. ${FEELING}`,
     usualHoldSeconds: { from: 30, to: 120 },
     capSeconds: 300,
-    methods: ['sweep', 'strokes', 'timed'],
+    methods: ['sweep', 'strokes', 'timed', 'circles'],
     setups: [
       by('tennis-ball', 'foot-seated', 'Seated, ball under the line, small circles.'),
       by('elbow', 'seated', 'Foot over the other knee, elbow tip in small circles.'),

@@ -165,7 +165,7 @@ export const HEAD_SITES = [
     usualHoldSeconds: { from: 5, to: 7 },
     capSeconds: 60,
     points: { from: 3, to: 3 },
-    methods: ['brief', 'sweep'],
+    methods: ['brief', 'sweep', 'glide'],
     setups: [
       by(
         'fingers',

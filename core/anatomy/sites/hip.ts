@@ -106,7 +106,7 @@ export const HIP_SITES = [
     usualHoldSeconds: { from: 30, to: 60 },
     capSeconds: 180,
     points: { from: 2, to: 3 },
-    methods: ['fade', 'timed', 'strokes'],
+    methods: ['fade', 'timed', 'strokes', 'slow-roll'],
     setups: [
       by('tennis-ball', 'wall-side', 'Side-on at the wall, ball on the crescent, lean.'),
       by('large-ball', 'lying-side', 'Lie on the side over the ball, the top leg in front.'),
@@ -140,7 +140,7 @@ export const HIP_SITES = [
     usualHoldSeconds: { from: 30, to: 60 },
     capSeconds: 120,
     points: { from: 1, to: 2 },
-    methods: ['timed', 'fade', 'build-up'],
+    methods: ['timed', 'fade', 'build-up', 'slow-roll'],
     setups: [
       by(
         'tennis-ball',

@@ -22,7 +22,7 @@ export const LEG_SITES = [
       'When stretching the front of the thigh afterwards, stretch the hamstrings first: they may cramp as the knee bends.',
     usualHoldSeconds: { from: 15, to: 60 },
     capSeconds: 300,
-    methods: ['sweep', 'timed', 'fade', 'strokes', 'pin-and-glide'],
+    methods: ['sweep', 'timed', 'fade', 'strokes', 'pin-and-glide', 'knead', 'search'],
     setups: [
       by('heel-of-hand', 'seated', 'Heel of the hand, leg stretched out and loose.'),
       by('stick-roller', 'seated', 'Both hands on the stick, slowly towards and away.'),
@@ -110,9 +110,14 @@ export const LEG_SITES = [
     watch: 'Roll the muscle, not the band.',
     usualHoldSeconds: { from: 15, to: 60 },
     capSeconds: 180,
-    methods: ['sweep', 'timed', 'fade', 'strokes', 'pin-and-glide'],
+    methods: ['sweep', 'timed', 'fade', 'strokes', 'pin-and-glide', 'knead', 'search'],
     setups: [
       by('stick-roller', 'seated', 'Both hands on the stick, slowly towards and away.'),
+      by(
+        'fingers',
+        'seated',
+        'Take hold of the outer thigh with both hands, a spot at a time, from the knee upwards.',
+      ),
       by('heel-of-hand', 'seated', 'Heel of the hand, leg stretched out and loose.'),
       by('foam-roller', 'lying-front', 'Over the roller, turned a little to the outside.'),
       by(
@@ -142,7 +147,7 @@ export const LEG_SITES = [
     usualHoldSeconds: { from: 30, to: 60 },
     capSeconds: 180,
     points: { from: 1, to: 2 },
-    methods: ['timed', 'fade', 'strokes', 'pin-and-glide'],
+    methods: ['timed', 'fade', 'strokes', 'pin-and-glide', 'knead', 'search'],
     setups: [
       by('fingers', 'seated', 'Knee turned out, thumb or knuckle, slow.'),
       by(
@@ -173,7 +178,7 @@ export const LEG_SITES = [
       'A sudden sharp pain in sport is a tear until shown otherwise: not before it has been looked at.',
     usualHoldSeconds: { from: 60, to: 120 },
     capSeconds: 180,
-    methods: ['sweep', 'timed', 'strokes', 'pin-and-glide'],
+    methods: ['sweep', 'timed', 'strokes', 'pin-and-glide', 'search'],
     setups: [
       by(
         'fingers',

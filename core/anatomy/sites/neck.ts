@@ -28,7 +28,7 @@ export const NECK_SITES = [
     usualHoldSeconds: { from: 20, to: 60 },
     capSeconds: 120,
     often: OFTEN,
-    methods: ['timed', 'fade', 'brief', 'build-up'],
+    methods: ['timed', 'fade', 'brief', 'build-up', 'glide', 'circles'],
     setups: [
       by(
         'fingers',
@@ -63,7 +63,7 @@ export const NECK_SITES = [
     usualHoldSeconds: { from: 15, to: 30 },
     capSeconds: 120,
     often: OFTEN,
-    methods: ['timed', 'fade', 'brief'],
+    methods: ['timed', 'fade', 'brief', 'knead', 'circles'],
     setups: [
       by(
         'fingers',
@@ -93,7 +93,7 @@ export const NECK_SITES = [
     capSeconds: 120,
     points: { from: 3, to: 6 },
     often: OFTEN,
-    methods: ['pincer', 'press-and-move'],
+    methods: ['pincer', 'press-and-move', 'glide'],
     setups: [
       by(
         'fingers',

@@ -22,7 +22,7 @@ export const SHOULDER_SITES = [
     watch: 'Lift the arm onto a support to slacken it. If the neck pulls, come off.',
     usualHoldSeconds: { from: 30, to: 60 },
     capSeconds: 120,
-    methods: ['timed', 'fade', 'pincer', 'press-and-move', 'brief'],
+    methods: ['timed', 'fade', 'pincer', 'press-and-move', 'brief', 'knead', 'circles', 'search'],
     setups: [
       by(
         'fingers',
@@ -61,7 +61,7 @@ export const SHOULDER_SITES = [
     usualHoldSeconds: { from: 30, to: 60 },
     capSeconds: 120,
     points: { from: 1, to: 3 },
-    methods: ['timed', 'fade', 'press-and-move', 'build-up'],
+    methods: ['timed', 'fade', 'press-and-move', 'build-up', 'search'],
     setups: [
       by(
         'hook-cane',
@@ -98,7 +98,7 @@ export const SHOULDER_SITES = [
     watch: 'Bending into a door frame needs a healthy back; use the hook cane otherwise.',
     usualHoldSeconds: { from: 20, to: 30 },
     capSeconds: 120,
-    methods: ['timed', 'fade'],
+    methods: ['timed', 'fade', 'search'],
     setups: [
       by(
         'hook-cane',
@@ -137,7 +137,7 @@ export const SHOULDER_SITES = [
       'Feeling it at the front of the shoulder confirms the spot; it should stop when you let go.',
     usualHoldSeconds: { from: 20, to: 30 },
     capSeconds: 120,
-    methods: ['timed', 'fade', 'strokes', 'build-up'],
+    methods: ['timed', 'fade', 'strokes', 'build-up', 'search'],
     setups: [
       by(
         'sock-ball',
@@ -179,7 +179,7 @@ export const SHOULDER_SITES = [
     watch: 'Needs a shoulder that reaches; stop if the arm tingles.',
     usualHoldSeconds: { from: 20, to: 30 },
     capSeconds: 120,
-    methods: ['timed', 'fade'],
+    methods: ['timed', 'fade', 'search'],
     setups: [
       by(
         'tennis-ball',
@@ -249,7 +249,7 @@ export const SHOULDER_SITES = [
       'Arm down is the basic form; arm up only if shoulder and neck bear it for 30 seconds. Pressure in the chest or breathlessness: stop and call for help.',
     usualHoldSeconds: { from: 20, to: 30 },
     capSeconds: 120,
-    methods: ['timed', 'fade', 'press-and-move'],
+    methods: ['timed', 'fade', 'press-and-move', 'search'],
     setups: [
       by(
         'large-ball',

@@ -19,7 +19,7 @@ export const UPPER_BACK_SITES = [
     watch: 'Hips off the wall, knees soft. A hand’s breadth forwards drops the ball by about 5 cm.',
     usualHoldSeconds: { from: 30, to: 60 },
     capSeconds: 120,
-    methods: ['timed', 'fade', 'sweep', 'strokes', 'brief'],
+    methods: ['timed', 'fade', 'sweep', 'strokes', 'brief', 'search'],
     setups: [
       by(
         'sock-ball',
@@ -73,7 +73,7 @@ export const UPPER_BACK_SITES = [
     watch: 'Lean, do not push; breathe out into the ball.',
     usualHoldSeconds: { from: 20, to: 30 },
     capSeconds: 120,
-    methods: ['timed', 'fade', 'sweep'],
+    methods: ['timed', 'fade', 'sweep', 'search'],
     setups: [
       by('sock-ball', 'wall-back', 'Ball below and inside the blade, hips off the wall, lean.'),
       by('tennis-ball', 'wall-back', 'As with the sock; a small knee bend moves it up.'),
@@ -99,7 +99,7 @@ export const UPPER_BACK_SITES = [
       'The opposite hand tucks the ball in behind the blade. Roll the lane, never across the spine.',
     usualHoldSeconds: { from: 20, to: 60 },
     capSeconds: 180,
-    methods: ['timed', 'fade', 'sweep'],
+    methods: ['timed', 'fade', 'sweep', 'search'],
     setups: [
       by(
         'tennis-ball',

@@ -115,7 +115,12 @@ function useTurns(step: ActivityStep | null, count: Count | null): void {
 }
 
 /** While it lasts: the clock, what is counted, pause and stop. */
-export function Doing({ state, now, happen, onStop }: DoingProps & { now: number }) {
+export function Doing({
+  state,
+  now,
+  happen,
+  onStop,
+}: Omit<DoingProps, 'onSkip'> & { now: number }) {
   const step = activityOf(state);
   const count = countNow(state, now);
   useTurns(step, count);

@@ -5,7 +5,7 @@ import { holdsAmong } from '#core/routine';
 import { stopReason, summarise, type EventBody, type SessionState } from '#core/session';
 import { useView } from '~/ui/keeping/Keeping';
 import { Call, type Numbers } from '~/ui/screening/Call';
-import { clockTime } from '~/ui/parts/words';
+import { clockTime, counted } from '~/ui/parts/words';
 import { tendernessFill, tendernessInk } from '~/ui/theme/tenderness';
 import { useLed } from './led';
 import classes from './practise.module.css';
@@ -23,7 +23,12 @@ function Places({ state }: { state: SessionState }) {
         const site = sites[place.siteId];
         return (
           <li key={`${place.siteId}:${place.side}`}>
-            <span>{site ? placeOf(site, place.side) : place.siteId}</span>
+            <span>
+              {site ? placeOf(site, place.side) : place.siteId}
+              {place.found !== undefined && (
+                <small className={classes.found}>{counted(place.found, 'tender spot')}</small>
+              )}
+            </span>
             <span className={classes.soft}>{clockTime(place.contactSeconds)}</span>
             <span className={classes.change}>
               {[place.before, place.after].map((grade, index) =>

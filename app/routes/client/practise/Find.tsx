@@ -13,6 +13,8 @@ interface FindProps {
   state: SessionState;
   happen: (body: EventBody) => void;
   onSkip: () => void;
+  /** Nothing more is found at this place. */
+  onNothing: () => void;
   onStop: () => void;
 }
 
@@ -76,7 +78,7 @@ function useFit(isNew: boolean) {
 }
 
 /** Between holds: where the next point is, how to reach it, how hard. */
-export function Find({ state, happen, onSkip, onStop }: FindProps) {
+export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
   const present = usePresentPlace(state);
   const { ways, postures, sites } = useLed();
   const last = state.steps[state.stepIndex - 1];
@@ -88,6 +90,7 @@ export function Find({ state, happen, onSkip, onStop }: FindProps) {
   const early = useEarly(fit === 'rest' ? 'rest' : 'first');
   if (!present) return null;
   const { step, site, name, ceiling } = present;
+  const isSearch = step.dose.method === 'search';
   const sameSite = before?.siteId === step.siteId;
   const heading = !isNew ? 'Next point' : sameSite ? 'Other side' : '';
   // What is good for the place just left, before the next one.
@@ -158,13 +161,19 @@ export function Find({ state, happen, onSkip, onStop }: FindProps) {
             data-early={early}
             onClick={() => happen({ type: 'settled', step: step.index })}
           >
-            I’m on it
+            {isSearch ? (step.point > 1 ? 'Found another' : 'Found one') : 'I’m on it'}
           </button>
         )}
         <div className={classes.pair}>
-          <button type="button" className={classes.plain} onClick={onSkip}>
-            Skip
-          </button>
+          {isSearch ? (
+            <button type="button" className={classes.plain} onClick={onNothing}>
+              {step.point > 1 ? 'Nothing more here' : 'Nothing tender here'}
+            </button>
+          ) : (
+            <button type="button" className={classes.plain} onClick={onSkip}>
+              Skip
+            </button>
+          )}
           <button type="button" className={classes.stop} onClick={onStop}>
             Stop
           </button>

@@ -107,6 +107,7 @@ function Run({
 
   const ask = {
     onSkip: () => setAsking('skip'),
+    onNothing: () => skip('nothing-tender'),
     // One touch stops the clock; why is asked after.
     onStop: () => {
       if ('since' in state.phase) happen({ type: 'paused' });
@@ -141,7 +142,13 @@ function Run({
     switch (state.phase.name) {
       case 'find':
         return activityOf(state) ? (
-          <BeforeDoing key={state.stepIndex} state={state} happen={happen} {...ask} />
+          <BeforeDoing
+            key={state.stepIndex}
+            state={state}
+            happen={happen}
+            onSkip={ask.onSkip}
+            onStop={ask.onStop}
+          />
         ) : (
           <Find key={state.stepIndex} state={state} happen={happen} {...ask} />
         );
@@ -149,9 +156,15 @@ function Run({
         return <Closing state={state} happen={happen} />;
       default:
         return activityOf(state) ? (
-          <Doing state={state} now={time} happen={happen} {...ask} />
+          <Doing state={state} now={time} happen={happen} onStop={ask.onStop} />
         ) : (
-          <Holding state={state} now={time} happen={happen} {...ask} />
+          <Holding
+            state={state}
+            now={time}
+            happen={happen}
+            onSkip={ask.onSkip}
+            onStop={ask.onStop}
+          />
         );
     }
   };

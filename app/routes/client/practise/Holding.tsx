@@ -1,8 +1,9 @@
 import { useEffect, useRef } from 'react';
-import { isOpenEnded } from '#core/dosage';
+import { countedIn, isOpenEnded } from '#core/dosage';
 import type { HoldStep } from '#core/routine';
 import {
   countInLeft,
+  countNow,
   heldSeconds,
   limitOf,
   ratingDue,
@@ -61,6 +62,16 @@ function sideWords(state: SessionState, step: HoldStep): [string, string] {
       ];
     case 'press-and-move':
       return ['press and move slowly', 'never to the end'];
+    case 'glide':
+      return [`${step.dose.strokes} slow strokes`, 'lift off to go back'];
+    case 'knead':
+      return [`squeeze slowly, ${step.dose.squeezes} times`, 'let go in between'];
+    case 'circles':
+      return ['small circles, both ways', 'stay where it is sore'];
+    case 'cross-grain':
+      return ['to and fro across it', `at ${step.grade} of 10`];
+    case 'slow-roll':
+      return ['small rolls, little weight', 'breathe low'];
     case 'pincer':
       return ['pick up and hold', `at ${step.grade} of 10`];
     case 'build-up':
@@ -100,7 +111,10 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
       : ratings.length === 0
         ? 'How tender is it?'
         : 'How is it now?';
-  const [first, second] = sideWords(state, step);
+  const [says, second] = sideWords(state, step);
+  const counted = countedIn(step.dose);
+  const count = countNow(state, now);
+  const first = counted && count ? `${counted.name} ${count.number} of ${counted.of}` : says;
   const tooMuch = phase.name === 'rate-after' && hold?.outcome === 'too-much';
 
   return (

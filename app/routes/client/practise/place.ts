@@ -40,6 +40,8 @@ const ONE = { points: 'point', passes: 'pass', spots: 'spot' } as const;
 
 /** “point 2 of 3”, with the repetition where there are several. */
 export function pointWords(step: HoldStep): string {
+  // How many there are is found out on the way.
+  if (step.dose.method === 'search') return `spot ${step.point}`;
   const name = ONE[methodOf(step.dose).pointsName];
   const point = step.points > 1 ? `${name} ${step.point} of ${step.points}` : '';
   const repetition = step.repetitions > 1 ? `time ${step.repetition} of ${step.repetitions}` : '';

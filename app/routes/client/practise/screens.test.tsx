@@ -1,11 +1,13 @@
 import fc from 'fast-check';
+import { ACTIVITY_KIND_IDS, ACTIVITY_KINDS } from '#core/activities';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { MemoryRouter } from 'react-router';
 import { findSite } from '#core/anatomy';
-import { anyRoutine, anyScreenAnswer, runner } from '#core/examples';
+import { anyRoutine, anyScreenAnswer, itemFor, routineWith, runner } from '#core/examples';
 import { holdsAmong, isHold, ledWords, type Routine } from '#core/routine';
 import { heldSeconds, limitOf, STOP_REASONS, stopReason, summarise } from '#core/session';
 import { Closing, Finished, Stopped } from './Ending';
+import { activityOf, BeforeDoing, Doing } from './Doing';
 import { Find } from './Find';
 import { Holding } from './Holding';
 import { LedContext } from './led';
@@ -16,7 +18,7 @@ const nothing = () => undefined;
 /** What a client sees at one moment of a session. */
 function shown(run: Run, routine: Routine): string {
   const { state, now } = run;
-  const ask = { happen: nothing, onSkip: nothing, onStop: nothing };
+  const leave = { onSkip: nothing, onStop: nothing };
   const screen = () => {
     if (state.status === 'stopped')
       return (
@@ -27,9 +29,20 @@ function shown(run: Run, routine: Routine): string {
         />
       );
     if (state.status === 'finished') return <Finished state={state} measure={[]} />;
-    if (state.phase.name === 'find') return <Find state={state} {...ask} />;
+    const isActivity = activityOf(state) !== null;
+    if (state.phase.name === 'find') {
+      return isActivity ? (
+        <BeforeDoing state={state} happen={nothing} {...leave} />
+      ) : (
+        <Find state={state} happen={nothing} onNothing={nothing} {...leave} />
+      );
+    }
     if (state.phase.name === 'closing') return <Closing state={state} happen={nothing} />;
-    return <Holding state={state} now={now} {...ask} />;
+    return isActivity ? (
+      <Doing state={state} now={now} happen={nothing} onStop={nothing} />
+    ) : (
+      <Holding state={state} now={now} happen={nothing} {...leave} />
+    );
   };
   return renderToStaticMarkup(
     <MemoryRouter>
@@ -188,5 +201,46 @@ describe('the screens of a session', () => {
       }),
       { numRuns: 40 },
     );
+  });
+});
+
+describe('what is not pressed', () => {
+  const wish = { id: 'line', affectedSide: 'left' } as const;
+  it.each(ACTIVITY_KIND_IDS)('%s is told, led and left by one touch', (id) => {
+    const activity = { ...ACTIVITY_KINDS[id].usual(wish), instructions: 'As we tried it.' };
+    const routine: Routine = { items: [activity], timesPerWeek: 7, message: '' };
+    const run = runner(routine);
+    run.happen({ type: 'started' });
+    const before = shown(run, routine);
+    const step = run.state.steps[0];
+    if (!step || isHold(step)) throw new RangeError('There is nothing to do.');
+    for (const words of [step.title, 'As we tried it.', ...step.says]) {
+      expect(text(before)).toContain(plain(words));
+    }
+    const isTold = step.limitSeconds === 0;
+    expect(buttons(before)).toEqual([isTold ? 'Go on' : 'Begin', 'Skip', 'Stop']);
+    run.happen({ type: 'settled', step: 0 });
+    if (isTold) return;
+    run.pass(5);
+    const during = text(shown(run, routine));
+    expect(buttons(shown(run, routine))).toEqual(['Pause', 'Done', 'Stop']);
+    if (step.count) expect(during).toContain(`${step.count.name} 1 of ${step.count.of}`);
+    run.happen({ type: 'paused' });
+    expect(text(shown(run, routine))).toContain('Paused.');
+    run.happen({ type: 'resumed' });
+    run.happen({ type: 'gap', why: 'clock', wall: run.now });
+    expect(buttons(shown(run, routine))).toContain('No, I stopped');
+  });
+
+  it('an open search asks for another spot, or says there is nothing more', () => {
+    const routine = routineWith(
+      itemFor('below-ridge', { dose: { method: 'search', holdSeconds: 20 }, points: 3 }),
+    );
+    const run = runner(routine);
+    run.happen({ type: 'started' });
+    expect(buttons(shown(run, routine))).toEqual(['Found one', 'Nothing tender here', 'Stop']);
+    run.happen({ type: 'skipped', step: 0, reason: 'not-found' });
+    expect(buttons(shown(run, routine))).toEqual(['Found another', 'Nothing more here', 'Stop']);
+    expect(text(shown(run, routine))).toContain('spot 2');
   });
 });
