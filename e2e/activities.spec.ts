@@ -1,4 +1,13 @@
-import { allKept, expect, fileOf, otherDevice, sayHowItWas, stepInAs, test } from './support/test';
+import {
+  addClient,
+  allKept,
+  expect,
+  fileOf,
+  otherDevice,
+  sayHowItWas,
+  stepInAs,
+  test,
+} from './support/test';
 
 test('what is not pressed is prescribed by keyboard, led on the phone and logged', async ({
   page,
@@ -123,4 +132,30 @@ test('the plan takes what the map found, worst first, by one key, on its own sid
   await expect(line).toContainText(/a side|only/);
   if (!name.includes('left 1, right')) expect(['left', 'right']).toContain(side);
   await expect(found.getByRole('button', { name: `Take ${site ?? ''}` })).toBeDisabled();
+});
+
+test('a first plan starts from what somebody complains of, held against their body', async ({
+  page,
+}) => {
+  await stepInAs(page, 'Maren');
+  await addClient(page, 'Elvira Nord');
+  await page.getByRole('button', { name: /^Knee gives way/ }).click();
+  const preview = page.getByRole('group', { name: /what it adds$/ });
+  await expect(preview.getByRole('listitem')).toHaveCount(7);
+  await expect(preview).toContainText('Locking, swelling or falls: an examination first.');
+  await preview.getByRole('button', { name: 'Take 7 lines' }).click();
+  const order = page.getByRole('list', { name: 'Lines in order' });
+  await expect(order.getByRole('listitem')).toHaveCount(7);
+  await expect(order.getByRole('button', { pressed: true })).toBeFocused();
+  await expect(order.getByRole('listitem').last()).toContainText('Cold pack');
+
+  // A second one adds only what is not there yet.
+  await page.getByRole('button', { name: 'Start from' }).click();
+  await page.getByRole('button', { name: /^Front of the knee/ }).click();
+  await expect(preview.getByText('It is in the routine already.').first()).toBeVisible();
+  await preview.getByRole('button', { name: 'Take 1 line' }).click();
+  await expect(order.getByRole('listitem')).toHaveCount(8);
+  // One step back takes all of it back.
+  await page.keyboard.press('Control+z');
+  await expect(order.getByRole('listitem')).toHaveCount(7);
 });

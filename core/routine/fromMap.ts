@@ -62,8 +62,12 @@ export function foundSites(points: readonly MappedPoint[]): FoundSite[] {
  * A cautious first line for what the map found: its sides and no other, as many points as were found there and the
  * site’s cap has room for, one more share where one side has more.
  */
-export function itemFromMap({ site, sides, worseSide, counts }: FoundSite, id: string): PressItem {
-  const usual = newItem(site, id);
+export function itemFromMap(
+  { site, sides, worseSide, counts }: FoundSite,
+  id: string,
+  tools: readonly string[] | null = null,
+): PressItem {
+  const usual = newItem(site, id, null, tools);
   const room = Math.max(1, Math.floor(site.capSeconds / contactPerPoint(usual.dose).most));
   const most = Math.min(room, LIMITS.points);
   const { left, right, mid } = counts;

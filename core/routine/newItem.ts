@@ -57,24 +57,39 @@ export function usualPoints(site: Site, dose: Dose): number | null {
   return dose.method === 'search' || dose.method === 'knead' ? Math.max(1, most) : null;
 }
 
-/** The ways of reaching a site that a method can be done with, gentlest first. */
-export const setupsForMethod = (site: Site, method: MethodId): Site['setups'] =>
-  site.setups.filter(({ toolId }) => {
+/**
+ * The ways of reaching a site that a method can be done with, gentlest first; those with a tool the client has, or
+ * with the hands, before the others.
+ *
+ * @param tools ids of the client’s tools; null: not known, all alike
+ */
+export function setupsForMethod(
+  site: Site,
+  method: MethodId,
+  tools: readonly string[] | null = null,
+): Site['setups'] {
+  const served = site.setups.filter(({ toolId }) => {
     const tool = findTool(toolId);
     return tool !== undefined && servesMethod(tool, method);
   });
+  if (tools === null) return served;
+  const isAtHand = ({ toolId }: Site['setups'][number]) =>
+    findTool(toolId)?.form === 'hand' || tools.includes(toolId);
+  return [...served.filter(isAtHand), ...served.filter((setup) => !isAtHand(setup))];
+}
 
 /**
  * A cautious first line for a site: the site's first method with the gentlest setup it can be done
- * with, grade 3–4, one point, both sides and one more on the affected side.
+ * with, with a tool the client has where there is one, grade 3–4, one point, both sides and one more on the affected side.
  */
 export function newItem(
   site: Site,
   id: string,
   affectedSide: 'left' | 'right' | null = null,
+  tools: readonly string[] | null = null,
 ): PressItem {
   const [method] = site.methods;
-  const [setup] = method ? setupsForMethod(site, method) : [];
+  const [setup] = method ? setupsForMethod(site, method, tools) : [];
   if (!setup || !method) throw new RangeError(`${site.id} has no setup or no method.`);
   const dose = usualDose(site, method);
   const roomForTwo = dose.method === 'timed' && dose.holdSeconds * 2 <= longest(site);

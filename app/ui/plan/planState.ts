@@ -29,9 +29,16 @@ export interface PlanState {
 }
 
 export type PlanAction =
-  | { type: 'add'; site: Site; id: string; affectedSide: 'left' | 'right' | null }
+  | {
+      type: 'add';
+      site: Site;
+      id: string;
+      affectedSide: 'left' | 'right' | null;
+      /** Ids of the tools the client has; null: not known. */
+      tools?: readonly string[] | null;
+    }
   | { type: 'add activity'; kind: ActivityKind; id: string; affectedSide: 'left' | 'right' | null }
-  | { type: 'take'; items: readonly PressItem[] }
+  | { type: 'take'; items: readonly RoutineItem[] }
   | { type: 'select'; id: string }
   /** Of a line that is pressed. */
   | { type: 'change'; id: string; change: Partial<PressItem> }
@@ -136,7 +143,7 @@ export function plan(state: PlanState, action: PlanAction): PlanState {
   const { routine } = state;
   switch (action.type) {
     case 'add': {
-      const item = newItem(action.site, action.id, action.affectedSide);
+      const item = newItem(action.site, action.id, action.affectedSide, action.tools);
       return withRoutine(
         state,
         { ...routine, items: placed(routine.items, item) },

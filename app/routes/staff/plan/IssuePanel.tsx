@@ -68,7 +68,7 @@ export function IssuePanel({
   const refused = findings.some((finding) => finding.verdict === 'refuse');
   const obstacle =
     routine.items.length === 0
-      ? 'Add a site first.'
+      ? 'Add a line first.'
       : (troubles[0] ?? (refused ? 'What is refused above must be mended first.' : null));
 
   return (

@@ -1,5 +1,5 @@
 import { Textarea } from '@mantine/core';
-import { useMemo, useReducer, useRef } from 'react';
+import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { findSite, type Site } from '#core/anatomy';
 import {
@@ -14,6 +14,7 @@ import {
   pressesOf,
   sidesInOrder,
   totalsOf,
+  type CheckContext,
   type LadderClient,
   type PressItem,
 } from '#core/routine';
@@ -35,6 +36,7 @@ import { offSites } from '~/ui/plan/offSites';
 import { EMPTY_ROUTINE, plan, setupChange, startOf } from '~/ui/plan/planState';
 import { parseCount } from '~/ui/plan/parseNumber';
 import { SiteList } from '~/ui/plan/SiteList';
+import { StartFrom } from '~/ui/plan/StartFrom';
 import { Sums } from '~/ui/plan/Sums';
 import { TypedNumber } from '~/ui/plan/TypedNumber';
 import { Strip } from '~/ui/strip/Strip';
@@ -84,17 +86,24 @@ export function PlanBench({ data }: { data: PlanData }) {
   const found = useMemo(() => foundSites(data.mapped), [data.mapped]);
   const layout = useMemo(() => layOut(routine), [routine]);
   const totals = useMemo(() => totalsOf(routine, layout), [routine, layout]);
-  const findings = useMemo(
-    () =>
-      checkRoutine(routine, {
-        minutesPerDay: file.minutesPerDay,
-        firstVersion: !latest,
-        screening: client.screening,
-        screened: data.screened,
-        settledSites: data.settledSites,
-      }),
-    [routine, file.minutesPerDay, latest, client.screening, data.screened, data.settledSites],
+  const context = useMemo(
+    (): CheckContext => ({
+      minutesPerDay: file.minutesPerDay,
+      firstVersion: !latest,
+      screening: client.screening,
+      screened: data.screened,
+      settledSites: data.settledSites,
+    }),
+    [file.minutesPerDay, latest, client.screening, data.screened, data.settledSites],
   );
+  const findings = useMemo(() => checkRoutine(routine, context), [routine, context]);
+  const [starting, setStarting] = useState(false);
+  // One goes on where the new lines are, not where the button was.
+  const [taken, setTaken] = useState(0);
+  const order = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (taken > 0) order.current?.querySelector<HTMLElement>('[aria-pressed="true"]')?.focus();
+  }, [taken]);
   const numbers = useMemo(
     () => new Map(routine.items.map((item, index) => [item.id, index + 1])),
     [routine.items],
@@ -127,7 +136,13 @@ export function PlanBench({ data }: { data: PlanData }) {
   const ladder = useLadder(selected, client);
 
   const add = (site: Site) =>
-    dispatch({ type: 'add', site, id: uuid(), affectedSide: file.affectedSide });
+    dispatch({
+      type: 'add',
+      site,
+      id: uuid(),
+      affectedSide: file.affectedSide,
+      tools: file.tools,
+    });
   const takeInstead = (id: string | undefined) => {
     const possible = id === undefined ? undefined : instead.get(id);
     if (id === undefined || possible === undefined) return;
@@ -157,7 +172,10 @@ export function PlanBench({ data }: { data: PlanData }) {
             counts={counts}
             offReasons={offReasons}
             onTake={(taken) =>
-              dispatch({ type: 'take', items: taken.map((one) => itemFromMap(one, uuid())) })
+              dispatch({
+                type: 'take',
+                items: taken.map((one) => itemFromMap(one, uuid(), file.tools)),
+              })
             }
           />
           <ActivityList
@@ -216,6 +234,9 @@ export function PlanBench({ data }: { data: PlanData }) {
         <span className={classes.kept} role="status">
           {draft.says}
         </span>
+        {routine.items.length > 0 && !starting && (
+          <LinkButton onClick={() => setStarting(true)}>Start from</LinkButton>
+        )}
         <LinkButton disabled={state.past.length === 0} onClick={() => dispatch({ type: 'undo' })}>
           Undo <kbd>ctrl z</kbd>
         </LinkButton>
@@ -226,15 +247,30 @@ export function PlanBench({ data }: { data: PlanData }) {
           {latest.retired.map(({ says }) => says).join('; ')}. Issue a new version in their place.
         </Notice>
       )}
-      <Strip layout={layout} numbers={numbers} selectedId={selectedId} onSelect={select} />
+      {routine.items.length > 0 && (
+        <Strip layout={layout} numbers={numbers} selectedId={selectedId} onSelect={select} />
+      )}
+      {(starting || routine.items.length === 0) && (
+        <StartFrom
+          client={{ affectedSide: file.affectedSide, tools: file.tools }}
+          context={context}
+          present={routine.items}
+          onTake={(items) => {
+            setStarting(false);
+            dispatch({ type: 'take', items });
+            setTaken((times) => times + 1);
+          }}
+          {...(routine.items.length > 0 && { onClose: () => setStarting(false) })}
+        />
+      )}
       {routine.items.length === 0 ? (
         <Empty>
-          Nothing prescribed yet. Add a site from the left: it comes with a cautious dose that you
-          can type over.
+          Nothing prescribed yet. Start from a complaint, or add a site from the left: it comes with
+          a cautious dose that you can type over.
         </Empty>
       ) : (
         <div className={classes.lower}>
-          <div className={classes.order}>
+          <div className={classes.order} ref={order}>
             <ItemList
               items={routine.items}
               selectedId={selectedId}

@@ -1,0 +1,2 @@
+export { findStartingPlan, STARTING_PLANS, type StartingPlan } from './startingPlans';
+export { plannedLines, takenFrom, type PlanClient, type PlannedLine } from './begin';
