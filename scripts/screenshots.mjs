@@ -109,7 +109,6 @@ async function therapist() {
   await take(page, 'day-sheet');
   for (const [name, path] of [
     ['atlas', '/atlas'],
-    ['atlas-site', '/atlas/below-ridge'],
     ['tool-bench', '/tools?tool=firm-ball&on=mat&load=12'],
     ['lean-and-load', '/lean'],
   ]) {
@@ -123,9 +122,14 @@ async function therapist() {
   await page.waitForTimeout(1500);
   await page.screenshot({ path: join(FOLDER, 'pressing-scale.png') });
   console.log('docs/screenshots/pressing-scale.png');
+  await page.goto(`${await fileOf(page, 'Odalys Brandt')}/plan`);
+  await take(page, 'plan');
+  await page.goto(`${await fileOf(page, 'Cosmo Lindqvist')}/plan`);
+  await page.getByRole('button', { name: 'Start from' }).click();
+  await page.getByRole('button', { name: /^Tight, heavy/ }).click();
+  await take(page, 'start-from');
   const hollis = await fileOf(page, 'Hollis Verbeek');
   await page.goto(`${hollis}/plan`);
-  await take(page, 'plan');
   await page.getByRole('heading', { name: 'Ladder' }).scrollIntoViewIfNeeded();
   await page.mouse.wheel(0, 420);
   await take(page, 'plan-ladder');
