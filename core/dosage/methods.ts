@@ -119,7 +119,7 @@ export const METHODS: Record<MethodId, Method> = {
   brief: {
     id: 'brief',
     name: 'brief press',
-    says: 'Sink in, hold, and come out as slowly as you went in.',
+    says: 'Let the pressure grow over a breath, stay, and take it off over the next.',
     goodFor: 'A helper’s thumb, and the jaw; three or four spots, once or twice a day.',
     dispute:
       '7 s by a helper, 10 s at each angle inside the mouth. Both are inside the range; inside the mouth it stays light.',

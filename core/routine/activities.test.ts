@@ -225,3 +225,16 @@ describe('screening and what is not pressed', () => {
     }
   });
 });
+
+describe('spots that have names', () => {
+  it('are all in a first line, within the cap, and named step by step', () => {
+    const mouth = itemFor('jaw-inside');
+    // Common practice, no published source: 10 s an angle, three or four angles.
+    expect(mouth).toMatchObject({ points: 4, dose: { method: 'brief', holdSeconds: 10 } });
+    const spots = expand({ items: [{ ...mouth, sides: 'left' }] }).map(({ spot }) => spot);
+    expect(spots).toEqual(['first angle', 'second angle', 'third angle', 'fourth angle']);
+    expect(itemFor('temple').points).toBe(5);
+    expect(itemFor('toe-ray-shear').points).toBe(4);
+    expect(expand({ items: [itemFor('calf')] })[0]?.spot).toBeUndefined();
+  });
+});

@@ -1,5 +1,5 @@
 import { kindOf, type Activity } from '#core/activities';
-import { findSite, SENSITIVITY } from '#core/anatomy';
+import { findSite, SENSITIVITY, type Site } from '#core/anatomy';
 import { contactPerPoint } from '#core/dosage';
 import { placeKey } from './placeKey';
 import { isPress, type PressItem, type Routine, type RoutineItem } from './routine';
@@ -8,6 +8,12 @@ import { isHold, type ActivityStep, type HoldStep, type Step } from './step';
 
 /** Where a site is not known any more, nothing limits the grade but the scale. */
 const MOST_GRADE = 10;
+
+/** The name of a point by its place in the order, from 0. */
+const spotOf = (site: Site | undefined, at: number): { spot?: string } => {
+  const spot = site?.spots?.[at];
+  return spot === undefined ? {} : { spot };
+};
 
 function holdsOf(item: PressItem): Omit<HoldStep, 'index' | 'reservedSeconds'>[] {
   const { least, most } = contactPerPoint(item.dose);
@@ -29,6 +35,7 @@ function holdsOf(item: PressItem): Omit<HoldStep, 'index' | 'reservedSeconds'>[]
       dose: item.dose,
       point: Math.floor(n / item.repetitions) + 1,
       points,
+      ...spotOf(site, Math.floor(n / item.repetitions)),
       repetition: (n % item.repetitions) + 1,
       repetitions: item.repetitions,
       restSeconds: n === 0 ? 0 : item.restSeconds,

@@ -68,6 +68,8 @@ export function itemFromMap(
   tools: readonly string[] | null = null,
 ): PressItem {
   const usual = newItem(site, id, null, tools);
+  // Where every spot has a name they are all gone through.
+  if (site.spots) return { ...usual, sides, affectedSide: worseSide };
   const room = Math.max(1, Math.floor(site.capSeconds / contactPerPoint(usual.dose).most));
   const most = Math.min(room, LIMITS.points);
   const { left, right, mid } = counts;

@@ -44,7 +44,15 @@ export function usualDose(site: Site, method: MethodId): Dose {
     case 'press-and-move':
     case 'pincer':
     case 'search':
-      return { method, holdSeconds: inside(Math.min(usual, site.usualHoldSeconds.to)) };
+      // What is usual at the site comes before what is usual for a short press.
+      return {
+        method,
+        holdSeconds: inside(
+          method === 'brief'
+            ? Math.max(site.usualHoldSeconds.from, Math.min(usual, site.usualHoldSeconds.to))
+            : Math.min(usual, site.usualHoldSeconds.to),
+        ),
+      };
   }
 }
 
@@ -54,6 +62,8 @@ export function usualDose(site: Site, method: MethodId): Dose {
  */
 export function usualPoints(site: Site, dose: Dose): number | null {
   const most = Math.min(LIMITS.points, Math.floor(site.capSeconds / contactPerPoint(dose).most));
+  // Angles, directions and gaps are all gone through.
+  if (site.spots) return Math.max(1, Math.min(most, site.points.to));
   return dose.method === 'search' || dose.method === 'knead' ? Math.max(1, most) : null;
 }
 
@@ -92,7 +102,8 @@ export function newItem(
   const [setup] = method ? setupsForMethod(site, method, tools) : [];
   if (!setup || !method) throw new RangeError(`${site.id} has no setup or no method.`);
   const dose = usualDose(site, method);
-  const roomForTwo = dose.method === 'timed' && dose.holdSeconds * 2 <= longest(site);
+  const roomForTwo =
+    !site.spots && dose.method === 'timed' && dose.holdSeconds * 2 <= longest(site);
   return {
     id,
     siteId: site.id,
@@ -102,7 +113,7 @@ export function newItem(
     adjustmentId: null,
     grade: Math.min(START_GRADE.to, SENSITIVITY[site.sensitivity].ceilingGrade),
     dose,
-    points: 1,
+    points: usualPoints(site, dose) ?? 1,
     repetitions: 1,
     sides: site.midline ? 'mid' : 'both',
     affectedSide: site.midline ? null : affectedSide,

@@ -18,6 +18,8 @@ export interface HoldStep {
   /** 1-based among `points` on this side. */
   point: number;
   points: number;
+  /** What this point is called, where it has a name: “second angle”. */
+  spot?: string;
   /** 1-based among `repetitions` of this point. */
   repetition: number;
   repetitions: number;

@@ -316,7 +316,7 @@ export const CONDITIONS = {
     {
       level: 'off',
       scope: { siteIds: ['forefoot-wring'] },
-      client: 'No wringing of the forefoot.',
+      client: 'No turning of the forefoot by hand.',
       therapist: 'Diabetes: no forefoot wring.',
     },
   ),

@@ -63,7 +63,7 @@ const LANDMARKS = {
     'inner end of the brow': [54, 52],
     'front of the ear': [5, 76],
     'bony knob behind the ear': [-15, 90],
-    'apple of the cheek': [46, 84],
+    'highest point of the cheek': [46, 84],
     'angle of the jaw': [9, 115],
     cheekbone: [24, 80],
     'corner of the mouth': [52.5, 103],

@@ -2,6 +2,13 @@ import { by, site } from './site';
 
 const FEELING = 'Never with reduced feeling in the feet: no hard tools and no twisting then.';
 
+const GAPS = [
+  'first gap, at the big toe',
+  'second gap',
+  'third gap',
+  'fourth gap, at the little toe',
+];
+
 /** Foot. Common practice, no published source. */
 export const FOOT_SITES = [
   site({
@@ -20,6 +27,7 @@ export const FOOT_SITES = [
     watch: `The warm-up for the foot. ${FEELING}`,
     usualHoldSeconds: { from: 20, to: 30 },
     capSeconds: 120,
+    spots: GAPS,
     points: { from: 4, to: 4 },
     methods: ['press-and-move', 'timed'],
     setups: [
@@ -44,6 +52,7 @@ export const FOOT_SITES = [
     watch: FEELING,
     usualHoldSeconds: { from: 20, to: 30 },
     capSeconds: 120,
+    spots: GAPS,
     points: { from: 4, to: 4 },
     methods: ['timed', 'strokes', 'sweep'],
     setups: [
@@ -146,7 +155,7 @@ export const FOOT_SITES = [
     flesh: 'thin',
     find: [
       'Take the front of the foot in both hands.',
-      'Turn it the opposite ways, slowly, as if wringing a cloth.',
+      'One hand turns the inner edge down while the other turns the outer edge up; then the other way round.',
     ],
     refersTo: ['top-of-foot'],
     keepOff: 'The foot, not the toes.',
@@ -155,7 +164,13 @@ export const FOOT_SITES = [
     capSeconds: 60,
     points: { from: 1, to: 1 },
     methods: ['press-and-move'],
-    setups: [by('fingers', 'seated', 'Foot over the other knee, both hands, slow wringing.')],
+    setups: [
+      by(
+        'fingers',
+        'seated',
+        'Foot over the other knee, both hands, turning slowly against each other.',
+      ),
+    ],
     tests: ['knee-to-wall'],
   }),
 ] as const;

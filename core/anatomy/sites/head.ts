@@ -21,6 +21,7 @@ export const HEAD_SITES = [
     watch: 'Teeth apart. If a headache starts while pressing and stays after you let go, stop.',
     usualHoldSeconds: { from: 7, to: 20 },
     capSeconds: 120,
+    spots: ['straight in', 'up', 'down', 'forward', 'back'],
     points: { from: 1, to: 5 },
     often: { timesPerWeek: 7, says: 'Once or twice a day, in any quiet moment.' },
     methods: ['brief', 'timed', 'fade'],
@@ -70,8 +71,8 @@ export const HEAD_SITES = [
     sensitivity: 'guarded',
     flesh: 'thin',
     find: [
-      'Halfway from the apple of the cheek to the ear lies a small hollow just under the cheekbone.',
-      'Lay the thumb in it, angled in and slightly up.',
+      'Smile and feel where the cheek stands out most; slide back along the bone, half the way to the ear.',
+      'Under the bone the finger drops into a soft dip: the thumb goes there, pointing inwards and a little up.',
     ],
     refersTo: ['jaw', 'behind-eye', 'ear'],
     keepOff: 'No rubbing, and not up onto the eye.',
@@ -111,6 +112,7 @@ export const HEAD_SITES = [
       'Light, and never forced. Not with a jaw that is locked, a tooth infection or recent dental surgery. Ask for gloves without latex if you react to it.',
     usualHoldSeconds: { from: 10, to: 10 },
     capSeconds: 60,
+    spots: ['first angle', 'second angle', 'third angle', 'fourth angle'],
     points: { from: 3, to: 4 },
     often: {
       timesPerWeek: 7,

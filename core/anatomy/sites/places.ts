@@ -28,7 +28,7 @@ export const PLACES: Record<SiteId, Place> = {
     areas: [oval('head', [26, 83.5], [6, 4.2])],
     spot: {
       kind: 'between',
-      marks: ['head: apple of the cheek', 'head: front of the ear'],
+      marks: ['head: highest point of the cheek', 'head: front of the ear'],
       share: 0.5,
     },
   },

@@ -171,8 +171,8 @@ export const SHOULDER_SITES = [
     sensitivity: 'ordinary',
     flesh: 'middling',
     find: [
-      'Follow the outer edge of the shoulder blade upwards from its lower corner.',
-      'The points lie in its upper part, towards the armpit.',
+      'Reach across the chest to the back of the other armpit and feel the rim of bone there.',
+      'Tender points sit along its upper half; a second place is halfway from there to the arm.',
     ],
     refersTo: ['back-of-arm', 'back-of-shoulder'],
     keepOff: 'Not into the armpit, not on the bony edge.',

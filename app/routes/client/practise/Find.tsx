@@ -92,7 +92,7 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
   const { step, site, name, ceiling } = present;
   const isSearch = step.dose.method === 'search';
   const sameSite = before?.siteId === step.siteId;
-  const heading = !isNew ? 'Next point' : sameSite ? 'Other side' : '';
+  const heading = !isNew ? (step.spot ? 'Next place' : 'Next point') : sameSite ? 'Other side' : '';
   // What is good for the place just left, before the next one.
   const leaving = before && !sameSite ? sites[before.siteId]?.afterCare : undefined;
   const cautionOnly = fit === 'caution';

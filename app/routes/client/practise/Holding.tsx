@@ -79,7 +79,7 @@ function sideWords(state: SessionState, step: HoldStep): [string, string] {
         ? [`${Math.round(limitOf(state))} s, then off`, 'longer once the days after are quiet']
         : [`${step.leastSeconds} s is enough`, `${clockTime(limitOf(state))} at most`];
     case 'brief':
-      return ['in, hold, out', `to ${step.grade} of 10`];
+      return ['grow, stay, ease', `to ${step.grade} of 10`];
     default:
       return ['stay still', `at ${step.grade} of 10`];
   }

@@ -43,7 +43,7 @@ export function pointWords(step: HoldStep): string {
   // How many there are is found out on the way.
   if (step.dose.method === 'search') return `spot ${step.point}`;
   const name = ONE[methodOf(step.dose).pointsName];
-  const point = step.points > 1 ? `${name} ${step.point} of ${step.points}` : '';
+  const point = step.spot ?? (step.points > 1 ? `${name} ${step.point} of ${step.points}` : '');
   const repetition = step.repetitions > 1 ? `time ${step.repetition} of ${step.repetitions}` : '';
   return [point, repetition].filter(Boolean).join(', ');
 }
