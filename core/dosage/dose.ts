@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MOVEMENT_IDS } from './movements';
 
 const wholeSeconds = (name: string) =>
   z
@@ -19,7 +20,6 @@ const SET_TIME = [
   'timed',
   'strokes',
   'brief',
-  'press-and-move',
   'pincer',
   'circles',
   'cross-grain',
@@ -32,6 +32,14 @@ const SET_TIME = [
  * the time it starts from and the time it may grow to; a pin-and-glide counts bends.
  */
 export const doseSchema = z.discriminatedUnion('method', [
+  z.object({
+    method: z.literal('press-and-move'),
+    holdSeconds: wholeSeconds('The hold time'),
+    /** What moves while it is pressed; absent: as the words say. */
+    movement: z
+      .enum(MOVEMENT_IDS, { error: 'That is no movement that goes with pressing.' })
+      .optional(),
+  }),
   z.object({ method: z.enum(SET_TIME), holdSeconds: wholeSeconds('The hold time') }),
   z.object({
     method: z.literal('fade'),

@@ -1,3 +1,4 @@
+export { MOVEMENTS, movementsIn, type MovementId } from './movements';
 export { doseSchema, type Dose } from './dose';
 export {
   FADED_GRADE,

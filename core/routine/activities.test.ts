@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { ACTIVITY_KINDS, kindOf, STRETCHES, type Activity } from '#core/activities';
 import { anyMixedRoutine, anyScreenAnswer, itemFor, yesTo } from '#core/examples';
+import { movementsIn } from '#core/dosage';
 import { screen } from '#core/screening';
+import { WORKABLE_SITES } from '#core/anatomy';
 import {
   checkRoutine,
   expand,
@@ -10,6 +12,8 @@ import {
   layOut,
   limitSteps,
   newActivity,
+  newItem,
+  pressSchema,
   placed,
   readRoutine,
   totalsOf,
@@ -236,5 +240,53 @@ describe('spots that have names', () => {
     expect(itemFor('temple').points).toBe(5);
     expect(itemFor('toe-ray-shear').points).toBe(4);
     expect(expand({ items: [itemFor('calf')] })[0]?.spot).toBeUndefined();
+  });
+});
+
+describe('a tool the client does not have', () => {
+  const rule = (tools: readonly string[] | null, toolId: string) =>
+    checkRoutine(of(itemFor('below-ridge', { toolId, positionId: 'wall-side' })), {
+      ...open,
+      tools,
+    }).filter((one) => one.rule === 'tool at hand');
+
+  it('is said, with the nearest at hand', () => {
+    const [found] = rule(['sock-ball'], 'tennis-ball');
+    expect(found?.verdict).toBe('caution');
+    expect(found?.reason).toMatch(/not among this client’s tools. At hand: tennis ball in a long sock\.$/i);
+    expect(rule(['foam-roller'], 'tennis-ball')[0]?.reason).toMatch(/tools\.$/);
+  });
+
+  it('is nothing to say where it is there, or where nobody knows what is', () => {
+    expect(rule(['tennis-ball'], 'tennis-ball')).toEqual([]);
+    expect(rule(null, 'tennis-ball')).toEqual([]);
+    expect(
+      checkRoutine(of(itemFor('temple')), { ...open, tools: [] }).map((one) => one.rule),
+    ).not.toContain('tool at hand');
+  });
+
+  it('is never in a new line where the site can be reached with one that is there', () => {
+    for (const site of WORKABLE_SITES) {
+      for (const tools of [[], ['tennis-ball'], ['foam-roller', 'hook-cane']]) {
+        const item = newItem(site, 'line', null, tools);
+        const [finding] = checkRoutine(of(item), { ...open, tools }).filter(
+          (one) => one.rule === 'tool at hand',
+        );
+        expect([site.id, finding?.inputs.instead ?? null]).toEqual([site.id, null]);
+      }
+    }
+  });
+});
+
+describe('pressing while something moves', () => {
+  it('keeps its movement from the plan to the step, and takes no other', () => {
+    const dose = { method: 'press-and-move', holdSeconds: 30, movement: 'nod' } as const;
+    const item = itemFor('neck-levator', { dose });
+    expect(readRoutine(of(item)).routine.items).toEqual([item]);
+    expect(expand({ items: [item] })[0]?.dose).toEqual(dose);
+    const odd = pressSchema.safeParse({ ...item, dose: { ...dose, movement: 'jump' } });
+    expect(odd.error?.issues[0]?.message).toBe('That is no movement that goes with pressing.');
+    expect(movementsIn('neck')).toEqual(['nod', 'side-bend', 'turn']);
+    expect(movementsIn('foot')).toEqual([]);
   });
 });

@@ -7,6 +7,7 @@ import { activitiesInOrder, checkActivity, hamstringsFirst } from './checkActivi
 import type { CheckContext } from './checkContext';
 import { fitsTheDay, neckStart, oftenEnough, perPlace } from './checkDay';
 import { checkItem, finding } from './checkItem';
+import { setupsForMethod } from './newItem';
 import { activitiesOf, pressesOf, type Routine } from './routine';
 import { totalsOf } from './totals';
 
@@ -42,6 +43,27 @@ function softestFirst(routine: Routine, context: CheckContext): Finding[] {
         verdict: 'caution',
         reason: `${tool.name} on the first day for ${site.plainName.toLowerCase()}: people press too hard with it. Something softer is the safe start.`,
         inputs: { tool: item.toolId },
+      }),
+    ];
+  });
+}
+
+/** A tool the client does not have, with the nearest they can take instead. */
+function toolsAtHand(routine: Routine, { tools = null }: CheckContext): Finding[] {
+  if (tools === null) return [];
+  return pressesOf(routine).flatMap((item) => {
+    const tool = findTool(item.toolId);
+    const site = findSite(item.siteId);
+    if (!tool || !site || tool.form === 'hand' || tools.includes(tool.id)) return [];
+    const [other] = setupsForMethod(site, item.dose.method, tools);
+    const nearest = other && other.toolId !== tool.id ? findTool(other.toolId) : undefined;
+    const isAtHand = nearest && (nearest.form === 'hand' || tools.includes(nearest.id));
+    return [
+      finding(item, {
+        rule: 'tool at hand',
+        verdict: 'caution',
+        reason: `${tool.name} for ${site.plainName.toLowerCase()} is not among this client’s tools.${isAtHand ? ` At hand: ${nearest.name.toLowerCase()}.` : ''}`,
+        inputs: { tool: tool.id, instead: isAtHand ? nearest.id : null },
       }),
     ];
   });
@@ -174,6 +196,7 @@ export function checkRoutine(routine: Routine, context: CheckContext): Finding[]
     ...interviewFirst(routine, context),
     ...neckStart(routine, context),
     ...softestFirst(routine, context),
+    ...toolsAtHand(routine, context),
     ...oftenEnough(routine),
     ...phasesInOrder(routine),
     ...sitesInOrder(routine),

@@ -7,6 +7,8 @@ export interface CheckContext {
   firstVersion: boolean;
   /** What screening found; nothing when absent. */
   screening?: readonly ScreenFinding[];
+  /** Ids of the tools the client has; null or absent: not known. */
+  tools?: readonly string[] | null;
   /** Whether an interview was held or confirmed; taken for granted when absent. */
   screened?: boolean;
   /** Sites that were in force a week ago; when absent, none before a first version and all after it. */

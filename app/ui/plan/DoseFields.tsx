@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Site } from '#core/anatomy';
-import type { Dose } from '#core/dosage';
+import { MOVEMENTS, movementsIn, type Dose } from '#core/dosage';
+import { Choice } from '~/ui/parts/Choice';
 import { clockTime } from '~/ui/parts/words';
 import { parseCount, parseSeconds } from './parseNumber';
 import { TypedNumber } from './TypedNumber';
@@ -57,7 +58,6 @@ export function DoseFields({
     case 'timed':
     case 'strokes':
     case 'brief':
-    case 'press-and-move':
     case 'pincer':
     case 'circles':
     case 'cross-grain':
@@ -74,6 +74,34 @@ export function DoseFields({
           onTrouble={onTrouble}
         />
       );
+    case 'press-and-move': {
+      const movements = movementsIn(site.region);
+      return (
+        <>
+          <Seconds
+            label="hold"
+            name="The hold time"
+            field="hold"
+            value={dose.holdSeconds}
+            beside={`s, ${cap}`}
+            onValue={(holdSeconds) => onDose({ ...dose, holdSeconds })}
+            onTrouble={onTrouble}
+          />
+          {movements.length > 0 && (
+            <Choice
+              inLine
+              legend="moving"
+              value={dose.movement ?? ''}
+              options={[
+                { value: '', label: 'as the words say' },
+                ...movements.map((id) => ({ value: id, label: MOVEMENTS[id].name })),
+              ]}
+              onChoose={(id) => onDose({ ...dose, movement: id === '' ? undefined : id })}
+            />
+          )}
+        </>
+      );
+    }
     case 'fade':
       return (
         <>

@@ -1,6 +1,6 @@
 import { kindOf } from '#core/activities';
 import { findSite } from '#core/anatomy';
-import { type Dose, METHODS, methodOf } from '#core/dosage';
+import { type Dose, METHODS, methodOf, MOVEMENTS } from '#core/dosage';
 import { isPress, type PressItem, type RoutineItem } from '#core/routine';
 import { clockTime, counted } from '../parts/words';
 
@@ -55,6 +55,10 @@ export function doseText(dose: Dose): string {
       return `${METHODS.fade.name}, ${figures}`;
     case 'pin-and-glide':
       return figures;
+    case 'press-and-move':
+      return dose.movement
+        ? `press and ${MOVEMENTS[dose.movement].name} ${figures}`
+        : `${METHODS[dose.method].name} ${figures}`;
     case 'search':
       return `every tender spot, ${figures} each`;
     default:
@@ -65,7 +69,8 @@ export function doseText(dose: Dose): string {
 /** How often on which sides: “2 points a side, +1 left”. */
 function countWords(item: PressItem): string {
   const many = methodOf(item.dose).pointsName;
-  const points = counted(item.points, ONE[many], many);
+  const number = counted(item.points, ONE[many], many);
+  const points = item.dose.method === 'search' ? `at most ${number}` : number;
   const times = item.repetitions > 1 ? ` × ${item.repetitions}` : '';
   const where =
     item.sides === 'both' ? ' a side' : item.sides === 'mid' ? '' : `, ${item.sides} only`;

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { countedIn, isOpenEnded } from '#core/dosage';
+import { countedIn, isOpenEnded, MOVEMENTS } from '#core/dosage';
 import type { HoldStep } from '#core/routine';
 import {
   countInLeft,
@@ -61,7 +61,10 @@ function sideWords(state: SessionState, step: HoldStep): [string, string] {
         `${step.dose.bendSeconds} s at the end of each`,
       ];
     case 'press-and-move':
-      return ['press and move slowly', 'never to the end'];
+      return [
+        step.dose.movement ? MOVEMENTS[step.dose.movement].says : 'press and move slowly',
+        'never to the end',
+      ];
     case 'glide':
       return [`${step.dose.strokes} slow strokes`, 'lift off to go back'];
     case 'knead':

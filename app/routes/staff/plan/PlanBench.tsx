@@ -93,8 +93,9 @@ export function PlanBench({ data }: { data: PlanData }) {
       screening: client.screening,
       screened: data.screened,
       settledSites: data.settledSites,
+      tools: file.tools,
     }),
-    [file.minutesPerDay, latest, client.screening, data.screened, data.settledSites],
+    [file.minutesPerDay, file.tools, latest, client.screening, data.screened, data.settledSites],
   );
   const findings = useMemo(() => checkRoutine(routine, context), [routine, context]);
   const [starting, setStarting] = useState(false);
