@@ -37,6 +37,13 @@ export const common = {
     ),
 };
 
+/** The id of a table’s entry. */
+export const entryId = (name: string) =>
+  z
+    .string({ error: `Choose a ${name}.` })
+    .min(1, `Choose a ${name}.`)
+    .max(64, `Choose a ${name}.`);
+
 /** How often in a day; the guided session is one of them. */
 export const timesPerDay = whole('Times a day', ACTIVITY_LIMITS.timesPerDay);
 

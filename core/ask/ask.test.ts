@@ -216,4 +216,38 @@ describe('asking the core', () => {
       for (const option of Object.keys(options)) expect(help(name)).toContain(`--${option}`);
     }
   });
+
+  it('counts what is led of an activity, and says what is unusual', () => {
+    const rounds = value('activity', { kind: 'contract-relax', which: 'skull-base', sides: 'mid' });
+    // Three rounds of 10 s of push and 10 s of following.
+    expect(rounds.value).toBe(60);
+    const short = value('activity', { kind: 'stretch', which: 'calf-wall', seconds: '15' });
+    expect([short.value, short.more?.findings]).toEqual([
+      30,
+      [expect.objectContaining({ verdict: 'caution', rule: 'shorter than usual' })],
+    ]);
+    expect(says('activity', { kind: 'stretch', seconds: '900' })).toBe(
+      'The stretch must be at most 180.',
+    );
+    expect(says('activity', { kind: 'handstand' })).toMatch(/^--kind is one of: warm-up/);
+  });
+
+  it('starts from a complaint, and says what a body rules out', () => {
+    const knee = value('start', { complaint: 'knee-gives-way', yes: 'mobile-joints' });
+    expect(knee.value).toContainEqual(
+      expect.objectContaining({
+        kind: 'stretch',
+        against: expect.stringContaining('no end-range stretches'),
+      }),
+    );
+    expect(knee.more?.care).toMatch(/examination first/);
+    expect(says('start', { complaint: 'hiccups' })).toMatch(/^--complaint is one of: stiff-neck/);
+  });
+
+  it('counts strokes and squeezes', () => {
+    const glide = { site: 'front-side-neck', method: 'glide', bends: '3', hold: '5' };
+    // Three strokes of 5 s on each side.
+    expect(value('dose', glide).value).toBe(30);
+    expect(value('dose', { site: 'shoulder-ridge', method: 'knead', sides: 'left' }).value).toBe(8);
+  });
 });

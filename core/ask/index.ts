@@ -2,12 +2,13 @@ import { mistaken, type Outcome } from '#core/knowledge';
 import type { Answer, Command, Given } from './ask';
 import { FIRST_VISIT } from './firstVisit';
 import { MECHANICS } from './mechanics';
+import { PLANS } from './plans';
 import { PRACTICE } from './practice';
 
 export { type Answer, type Command } from './ask';
 
 /** Every question the core answers from the command line. */
-export const COMMANDS: readonly Command[] = [...MECHANICS, ...PRACTICE, ...FIRST_VISIT];
+export const COMMANDS: readonly Command[] = [...MECHANICS, ...PRACTICE, ...PLANS, ...FIRST_VISIT];
 
 /** How to ask: all commands, or one with its inputs. */
 export function help(name?: string): string {

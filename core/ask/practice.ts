@@ -7,13 +7,12 @@ import {
   searchSites,
   SENSITIVITY,
   SIDES,
-  SITES,
   ZONES,
   type Site,
   type SiteId,
 } from '#core/anatomy';
 import { doseSchema, METHOD_IDS, METHODS } from '#core/dosage';
-import { answer, mistaken, sourceWords, type Outcome } from '#core/knowledge';
+import { answer, mistaken, sourceWords } from '#core/knowledge';
 import {
   checkRoutine,
   insteadOf,
@@ -25,15 +24,9 @@ import {
   type LadderClient,
 } from '#core/routine';
 import { builtUp, BUILD_UP_SECONDS, quietInRow, RESPONSE_IDS } from '#core/response';
-import {
-  CONDITION_IDS,
-  mayUse,
-  screen,
-  type ScreenAnswer,
-  type ScreenFinding,
-  type Use,
-} from '#core/screening';
-import { choiceOf, listOf, numberOf, wordOf, type Answer, type Command, type Given } from './ask';
+import { mayUse, screen, type ScreenFinding, type Use } from '#core/screening';
+import { choiceOf, listOf, numberOf, wordOf, type Answer, type Command } from './ask';
+import { answersFrom } from './answersFrom';
 
 const SIDES_CHOICES = ['both', 'left', 'right', 'mid'] as const;
 const AFFECTED = ['left', 'right', 'neither'] as const;
@@ -98,10 +91,10 @@ const dose: Command = {
   options: {
     site: { says: 'the site’s id', takes: 'id', required: true },
     method: { says: METHOD_IDS.join(', '), takes: 'word' },
-    hold: { says: 'seconds of a hold, or of a sweep', takes: 's' },
+    hold: { says: 'seconds of a hold, a sweep, a stroke or a squeeze', takes: 's' },
     least: { says: 'least seconds, until it fades or as it builds up', takes: 's' },
     most: { says: 'most seconds, until it fades or as it builds up', takes: 's' },
-    bends: { says: 'bends of a pin-and-glide', takes: 'number' },
+    bends: { says: 'bends of a pin-and-glide, strokes of a glide, squeezes', takes: 'number' },
     points: { says: 'points a side; 1 when not given', takes: 'number' },
     repetitions: { says: 'repetitions; 1 when not given', takes: 'number' },
     sides: { says: SIDES_CHOICES.join(', '), takes: 'word' },
@@ -145,12 +138,20 @@ const dose: Command = {
       ...usual,
       ...(numbers.hold === undefined
         ? {}
-        : { holdSeconds: numbers.hold, sweepSeconds: numbers.hold, bendSeconds: numbers.hold }),
+        : {
+            holdSeconds: numbers.hold,
+            sweepSeconds: numbers.hold,
+            bendSeconds: numbers.hold,
+            strokeSeconds: numbers.hold,
+            squeezeSeconds: numbers.hold,
+          }),
       ...(numbers.least === undefined
         ? {}
         : { minSeconds: numbers.least, fromSeconds: numbers.least }),
       ...(numbers.most === undefined ? {} : { capSeconds: numbers.most, toSeconds: numbers.most }),
-      ...(numbers.bends === undefined ? {} : { bends: numbers.bends }),
+      ...(numbers.bends === undefined
+        ? {}
+        : { bends: numbers.bends, strokes: numbers.bends, squeezes: numbers.bends }),
     });
     if (!parsed.success) {
       return mistaken(
@@ -224,37 +225,6 @@ const dose: Command = {
     });
   },
 };
-
-/** `latex`, `implant@left`, `recent@left@arm`, `pregnancy=Dr Amsel`. */
-function answersFrom(given: Given): Outcome<ScreenAnswer[]> {
-  const answers: ScreenAnswer[] = [];
-  for (const text of listOf(given, 'yes') ?? []) {
-    const [named = '', clearedBy = ''] = text.split('=');
-    const [id = '', ...details] = named.split('@');
-    const condition = CONDITION_IDS.find((one) => one === id);
-    if (!condition) {
-      return mistaken(
-        'unknown',
-        'yes',
-        `“${id}” is not a screening question. They are: ${CONDITION_IDS.join(', ')}.`,
-      );
-    }
-    const sides = SIDES.filter((side) => details.includes(side));
-    const siteIds = details.filter((detail) => findSite(detail));
-    const strange = details.find(
-      (detail) =>
-        !sides.some((side) => side === detail) &&
-        !findSite(detail) &&
-        !SITES.some(({ region }) => region === detail),
-    );
-    if (strange) return mistaken('unknown', 'yes', `“${strange}” is no side, site or region.`);
-    const regions = [...new Set(SITES.map(({ region }) => region))].filter((region) =>
-      details.includes(region),
-    );
-    answers.push({ condition, sides, regions, siteIds, clearedBy });
-  }
-  return answer(answers);
-}
 
 /** What is possible for somebody of usual build who has every tool; null when it is not refused, or nothing is left. */
 function insteadFor(

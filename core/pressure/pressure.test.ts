@@ -254,8 +254,8 @@ describe('uncertainty by draws', () => {
     expect(drawn.high).toBeLessThan(kilopascals.high * 1.3);
   });
 
-  it('takes 10,000 draws in at most 250 ms (the quickest of three)', () => {
-    const times = [1, 2, 3].map((seed) => {
+  it('takes 10,000 draws in at most 250 ms (the quickest of ten: others may work on the machine)', () => {
+    const times = Array.from({ length: 10 }, (_, seed) => {
       const from = Date.now();
       samplePressure(own, USUAL_BODY, seeded(seed));
       return Date.now() - from;

@@ -253,7 +253,9 @@ describe('a tool the client does not have', () => {
   it('is said, with the nearest at hand', () => {
     const [found] = rule(['sock-ball'], 'tennis-ball');
     expect(found?.verdict).toBe('caution');
-    expect(found?.reason).toMatch(/not among this client’s tools. At hand: tennis ball in a long sock\.$/i);
+    expect(found?.reason).toMatch(
+      /not among this client’s tools. At hand: tennis ball in a long sock\.$/i,
+    );
     expect(rule(['foam-roller'], 'tennis-ball')[0]?.reason).toMatch(/tools\.$/);
   });
 

@@ -1,6 +1,14 @@
 import { COMMON_PRACTICE } from '#core/knowledge';
 import { z } from 'zod';
-import { ACTIVITY_LIMITS, affectedSide, common, sides, timesPerDay, whole } from '../fields';
+import {
+  ACTIVITY_LIMITS,
+  affectedSide,
+  common,
+  entryId,
+  sides,
+  timesPerDay,
+  whole,
+} from '../fields';
 import { findStretch } from '../stretches';
 import { dayWords, sidesOf, sideWords, unknownEntry, type Kind, type OwnFinding } from './kind';
 import { stretchDemands, wrongSides } from './stretch';
@@ -8,7 +16,7 @@ import { stretchDemands, wrongSides } from './stretch';
 export const contractRelaxSchema = z.object({
   kind: z.literal('contract-relax'),
   ...common,
-  stretchId: z.string().min(1).max(64),
+  stretchId: entryId('stretch'),
   sides,
   /** The side that comes first and may get more rounds. */
   affectedSide,

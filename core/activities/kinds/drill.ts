@@ -2,13 +2,13 @@ import { COMMON_PRACTICE } from '#core/knowledge';
 import { z } from 'zod';
 import { NOTHING_ASKED } from '../demands';
 import { findDrill } from '../drills';
-import { ACTIVITY_LIMITS, common, sides, timesPerDay, whole } from '../fields';
+import { ACTIVITY_LIMITS, common, entryId, sides, timesPerDay, whole } from '../fields';
 import { dayWords, sidesOf, sideWords, unknownEntry, type Kind, type OwnFinding } from './kind';
 
 export const drillSchema = z.object({
   kind: z.literal('drill'),
   ...common,
-  drillId: z.string().min(1).max(64),
+  drillId: entryId('drill'),
   sides,
   repetitions: whole('Repetitions', ACTIVITY_LIMITS.repetitions),
   paceSeconds: whole('The pace', ACTIVITY_LIMITS.paceSeconds),

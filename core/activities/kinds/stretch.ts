@@ -1,7 +1,7 @@
 import { COMMON_PRACTICE } from '#core/knowledge';
 import { z } from 'zod';
 import { NOTHING_ASKED, type Demands } from '../demands';
-import { ACTIVITY_LIMITS, common, sides, timesPerDay, whole } from '../fields';
+import { ACTIVITY_LIMITS, common, entryId, sides, timesPerDay, whole } from '../fields';
 import { findStretch, type Stretch } from '../stretches';
 import {
   dayWords,
@@ -16,7 +16,7 @@ import {
 export const stretchSchema = z.object({
   kind: z.literal('stretch'),
   ...common,
-  stretchId: z.string().min(1).max(64),
+  stretchId: entryId('stretch'),
   sides,
   holdSeconds: whole('The stretch', ACTIVITY_LIMITS.holdSeconds),
   repetitions: whole('Repetitions', { least: 1, most: 5 }),
