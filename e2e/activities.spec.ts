@@ -149,6 +149,17 @@ test('a first plan starts from what somebody complains of, held against their bo
   await expect(order.getByRole('button', { pressed: true })).toBeFocused();
   await expect(order.getByRole('listitem').last()).toContainText('Cold pack');
 
+  // Issued, the next steps stand beside it.
+  await page
+    .getByLabel('Why without an interview')
+    .fill('Seen at the theatre door; interview on Friday.');
+  await page.getByRole('button', { name: 'Issue version 1' }).click();
+  await expect(page.getByText('The client sees it once they join.')).toBeVisible();
+  await page.getByRole('link', { name: 'invite them' }).click();
+  await expect(page.getByRole('button', { name: 'Make an invitation' })).toBeVisible();
+  await page.goBack();
+  await expect(order.getByRole('listitem')).toHaveCount(7);
+
   // A second one adds only what is not there yet.
   await page.getByRole('button', { name: 'Start from' }).click();
   await page.getByRole('button', { name: /^Front of the knee/ }).click();

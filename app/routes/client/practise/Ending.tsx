@@ -8,6 +8,7 @@ import { Call, type Numbers } from '~/ui/screening/Call';
 import { clockTime, counted } from '~/ui/parts/words';
 import { tendernessFill, tendernessInk } from '~/ui/theme/tenderness';
 import { useLed } from './led';
+import { postureBefore } from './moves';
 import classes from './practise.module.css';
 
 const WORD_LENGTH = 280;
@@ -67,7 +68,7 @@ export function Closing({
 }) {
   const [word, setWord] = useState('');
   const { postures, sites } = useLed();
-  const position = postures[state.steps.at(-1)?.positionId ?? ''];
+  const position = postures[postureBefore(state.steps, state.steps.length)];
   const care = sites[holdsAmong(state.steps).at(-1)?.siteId ?? '']?.afterCare;
   const tooMuch = state.holds.some(({ outcome }) => outcome === 'too-much');
   return (
@@ -184,7 +185,7 @@ export function Stopped({
   const reason = stopReason(state.stopReason ?? 'enough');
   const logged = useLogged();
   const { postures } = useLed();
-  const position = postures[state.steps[state.stepIndex]?.positionId ?? ''];
+  const position = postures[postureBefore(state.steps, state.stepIndex + 1)];
   return (
     <>
       <header className={classes.top}>

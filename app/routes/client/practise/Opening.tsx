@@ -42,6 +42,7 @@ export function Opening({
   const [full, setFull] = useState(false);
   const asksStomach = holdsAmong(version.steps).some(({ emptyStomach }) => emptyStomach);
   const { siteIds, lines, sites, tools, session } = version;
+  const warms = version.steps.some(({ kind }) => kind === 'warm-up');
   const limits = limitWords(version);
   // What screening found rules out the whole of it: there is no session to start.
   const nothing = version.steps.length > 0 && version.steps.every(({ leftOut }) => leftOut);
@@ -96,7 +97,9 @@ export function Opening({
           )}
           <dt>Before you begin</dt>
           <dd>
-            Be warm: after a bath, some walking, or rubbing the place with your hand.
+            {warms
+              ? 'It begins with getting warm.'
+              : 'Be warm: after a bath, some walking, or rubbing the place with your hand.'}
             {early ? '' : ' Not within two hours of getting up.'}
           </dd>
           {asksStomach && (
@@ -114,9 +117,11 @@ export function Opening({
               </dd>
             </>
           )}
-          <dt>While pressing</dt>
+          <dt>{siteIds.length > 0 ? 'While pressing' : 'Meanwhile'}</dt>
           <dd>
-            A welcome ache, breathing easily. Sharp, electric or numb: come off and press Stop.
+            {siteIds.length > 0
+              ? 'A welcome ache, breathing easily. Sharp, electric or numb: come off and press Stop.'
+              : 'Never into sharp pain. Sharp, electric, numb or dizzy: leave off and press Stop.'}
           </dd>
         </dl>
       </div>

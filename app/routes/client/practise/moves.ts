@@ -1,14 +1,21 @@
-import type { LedRoutine } from '#core/routine';
+import { isHold, type LedRoutine, type Step } from '#core/routine';
 import type { SessionState } from '#core/session';
+
+/** Whether a step has a place of its own: what is only told is done as one is. */
+const hasPlace = (step: Step): boolean => isHold(step) || step.limitSeconds > 0;
+
+/** The posture one is in before a step, by what came before it: standing is none. */
+export const postureBefore = (steps: readonly Step[], index: number): string =>
+  steps.slice(0, index).findLast(hasPlace)?.positionId ?? '';
 
 /** What to do with the body before a step: out of the last position, into this one. */
 export function moveWords(state: SessionState, postures: LedRoutine['postures']): string[] {
   const step = state.steps[state.stepIndex];
-  const before = state.steps[state.stepIndex - 1];
-  const id = step?.positionId ?? '';
-  // What is only told is done as one is.
-  if (!step || id === (before?.positionId ?? '') || step.limitSeconds === 0) return [];
-  const [position, last] = [postures[id], postures[before?.positionId ?? '']];
+  if (!step || !hasPlace(step)) return [];
+  const id = step.positionId ?? '';
+  const before = postureBefore(state.steps, state.stepIndex);
+  if (id === before) return [];
+  const [position, last] = [postures[id], postures[before]];
   const leavesFloor = last?.onFloor === true && !position?.onFloor;
   return [...(leavesFloor ? [last.getOut] : []), ...(position ? [position.getIn] : [])];
 }

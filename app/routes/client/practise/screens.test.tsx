@@ -243,4 +243,30 @@ describe('what is not pressed', () => {
     expect(buttons(shown(run, routine))).toEqual(['Found another', 'Nothing more here', 'Stop']);
     expect(text(shown(run, routine))).toContain('spot 2');
   });
+
+  it('whoever lies on the floor is told how to get up, also when the last of it is only told', () => {
+    const lying = itemFor('side-low-back', {
+      toolId: 'tennis-ball',
+      positionId: 'lying-back',
+      sides: 'left',
+    });
+    const cold = ACTIVITY_KINDS.cold.usual({ id: 'cold', affectedSide: null });
+    const drill = ACTIVITY_KINDS.drill.usual({ id: 'drill', affectedSide: null });
+    const up = /all fours, then up/;
+    for (const after of [[cold], [cold, drill]]) {
+      const routine: Routine = { items: [lying, ...after], timesPerWeek: 7, message: '' };
+      const run = runner(routine);
+      run.happen({ type: 'started' });
+      for (
+        let step = run.state.steps[0];
+        step && isHold(step);
+        step = run.state.steps[run.state.stepIndex]
+      ) {
+        run.happen({ type: 'skipped', step: step.index, reason: 'no-time' });
+      }
+      run.happen({ type: 'settled', step: run.state.stepIndex });
+      // Either the drill, which is done standing, or the end.
+      expect(text(shown(run, routine))).toMatch(up);
+    }
+  });
 });

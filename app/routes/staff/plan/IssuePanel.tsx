@@ -1,5 +1,6 @@
 import { Button, Textarea } from '@mantine/core';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import type { Finding } from '#core/knowledge';
 import { layOut, type Routine } from '#core/routine';
 import { Notice } from '~/ui/parts/Notice';
@@ -51,6 +52,7 @@ export function IssuePanel({
   troubles,
   onIssue,
   onReplace,
+  next,
 }: {
   routine: Routine;
   issue: Issue;
@@ -59,6 +61,8 @@ export function IssuePanel({
   troubles: readonly string[];
   onIssue: (reason: string) => void;
   onReplace: (routine: Routine) => void;
+  /** What is still to do for this client once it is issued. */
+  next: { joined: boolean; hasVisit: boolean };
 }) {
   const { baseNumber, issued, stale } = issue;
   const { other } = draft;
@@ -114,7 +118,29 @@ export function IssuePanel({
         />
       )}
       {issued !== null && issued === baseNumber && !issue.refusal && (
-        <Notice tone="quiet">Version {issued} is issued. The client sees it from now on.</Notice>
+        <Notice tone="quiet">
+          <p>
+            Version {issued} is issued.{' '}
+            {next.joined ? 'The client sees it from now on.' : 'The client sees it once they join.'}
+          </p>
+          {(!next.joined || !next.hasVisit) && (
+            <p>
+              Next:{' '}
+              {!next.joined && (
+                <Link to="../details" relative="path">
+                  invite them
+                </Link>
+              )}
+              {!next.joined && !next.hasVisit && ', '}
+              {!next.hasVisit && (
+                <Link to="../details" relative="path">
+                  set the next visit
+                </Link>
+              )}
+              .
+            </p>
+          )}
+        </Notice>
       )}
       <Button
         onClick={() => onIssue(reason)}

@@ -226,6 +226,7 @@ export function PlanBench({ data }: { data: PlanData }) {
             troubles={Object.values(troubles)}
             onIssue={(reason) => issue.send(routine, reason, draft.base())}
             onReplace={(next) => dispatch({ type: 'replace', routine: next })}
+            next={{ joined: file.userId !== null, hasVisit: file.nextVisit !== null }}
           />
         </>
       }
