@@ -49,11 +49,12 @@ export async function planOf(setting: Setting, who: Principal, clientId: string)
     /** An interview was held or confirmed. */
     screened: interviews.some(({ confirmed }) => confirmed),
     /** Tender points of the latest visit that has any, and those the client added since. */
-    mapped: latestPoints(points).map(({ siteId, side, rating, worst }) => ({
+    mapped: latestPoints(points).map(({ siteId, side, rating, worst, refersTo }) => ({
       siteId,
       side,
       rating,
       worst,
+      refersTo,
     })),
     /** Sites that were in force a week ago. */
     settledSites: settledSites(versions, today),

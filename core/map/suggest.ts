@@ -14,7 +14,10 @@ export interface Suggestion {
  * the usual order, those that send to the same place. Each site once, with its strongest reason; sites
  * already on the map are left out. Common practice, no published source.
  */
-export function relatedSites(points: readonly TenderPoint[], most = 6): Suggestion[] {
+export function relatedSites(
+  points: readonly Pick<TenderPoint, 'siteId' | 'rating' | 'refersTo'>[],
+  most = 6,
+): Suggestion[] {
   const mapped = new Set(points.map(({ siteId }) => siteId));
   const found = new Map<string, Suggestion>();
   const add = (siteId: string, from: Site, why: string) => {

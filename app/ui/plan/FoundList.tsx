@@ -1,3 +1,5 @@
+import type { Site } from '#core/anatomy';
+import type { Suggestion } from '#core/map';
 import type { FoundSite } from '#core/routine';
 import { LinkButton } from '~/ui/parts/LinkButton';
 import { counted } from '~/ui/parts/words';
@@ -17,14 +19,20 @@ export function FoundList({
   found,
   counts,
   offReasons,
+  related,
   onTake,
+  onAdd,
 }: {
   found: readonly FoundSite[];
+  /** Sites that belong with what was found, and why. */
+  related: readonly Suggestion[];
   /** Lines in the routine, by site. */
   counts: ReadonlyMap<string, number>;
   offReasons: ReadonlyMap<string, string>;
   onTake: (found: readonly FoundSite[]) => void;
+  onAdd: (site: Site) => void;
 }) {
+  const beside = related.filter(({ site }) => !counts.has(site.id) && !offReasons.has(site.id));
   const left = found.filter(({ site }) => !counts.has(site.id) && !offReasons.has(site.id));
   const [next] = left;
   useKeys([
@@ -74,6 +82,25 @@ export function FoundList({
         <LinkButton onClick={() => onTake(left)}>
           Take all {left.length} <kbd>shift m</kbd>
         </LinkButton>
+      )}
+      {beside.length > 0 && (
+        <>
+          <h3>belongs with it</h3>
+          <ul className={classes.beside}>
+            {beside.map(({ site, from, why }) => (
+              <li key={site.id}>
+                <button
+                  type="button"
+                  title={`${from.plainName}: ${why}`}
+                  aria-label={`Add ${site.plainName}. ${from.plainName}: ${why}`}
+                  onClick={() => onAdd(site)}
+                >
+                  {site.plainName}
+                </button>
+              </li>
+            ))}
+          </ul>
+        </>
       )}
     </section>
   );

@@ -18,6 +18,7 @@ import {
   type LadderClient,
   type PressItem,
 } from '#core/routine';
+import { relatedSites } from '#core/map';
 import { mayUse, screen, type ScreenFinding } from '#core/screening';
 import { Ladder } from '~/ui/ladder/Ladder';
 import { useLadder } from '~/ui/ladder/useLadder';
@@ -62,6 +63,9 @@ const ceilingOf = (site: Site, item: PressItem, screening: readonly ScreenFindin
     ),
   );
 
+/** So many sites that belong with what was found are offered. */
+const MOST_RELATED = 4;
+
 /** The bench: sites to the left, the routine in the middle, what it adds up to on the right. */
 export function PlanBench({ data }: { data: PlanData }) {
   const { file, latest } = data;
@@ -84,6 +88,7 @@ export function PlanBench({ data }: { data: PlanData }) {
   }, [file, data.ratings]);
   const offReasons = useMemo(() => offSites(client.screening), [client.screening]);
   const found = useMemo(() => foundSites(data.mapped), [data.mapped]);
+  const related = useMemo(() => relatedSites(data.mapped, MOST_RELATED), [data.mapped]);
   const layout = useMemo(() => layOut(routine), [routine]);
   const totals = useMemo(() => totalsOf(routine, layout), [routine, layout]);
   const context = useMemo(
@@ -172,6 +177,8 @@ export function PlanBench({ data }: { data: PlanData }) {
             found={found}
             counts={counts}
             offReasons={offReasons}
+            related={related}
+            onAdd={add}
             onTake={(taken) =>
               dispatch({
                 type: 'take',
