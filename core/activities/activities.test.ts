@@ -165,6 +165,11 @@ describe('what is unusual or cannot be', () => {
       ['caution: longer than usual'],
     ],
     [
+      'a line of one’s own without a name',
+      { ...ACTIVITY_KINDS['and-then'].usual(wish), title: '' },
+      ['refuse: has a name'],
+    ],
+    [
       'strength straight after',
       { ...ACTIVITY_KINDS['and-then'].usual(wish), earliestMinutes: 5 },
       ['caution: nothing hard right after'],
@@ -179,7 +184,6 @@ describe('what is unusual or cannot be', () => {
       { ...stretch, holdSeconds: Number.NaN },
       { ...contract, rounds: 2.5 },
       { ...ACTIVITY_KINDS.breathing.usual(wish), breaths: 5000 },
-      { ...ACTIVITY_KINDS.note.usual(wish), title: ' ' },
       { ...stretch, kind: 'handstand' },
     ]) {
       const read = itemSchema.safeParse(bad);

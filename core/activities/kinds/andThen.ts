@@ -2,7 +2,7 @@ import { COMMON_PRACTICE } from '#core/knowledge';
 import { z } from 'zod';
 import { NOTHING_ASKED } from '../demands';
 import { ACTIVITY_LIMITS, common, title, whole } from '../fields';
-import type { Kind } from './kind';
+import { nameless, type Kind } from './kind';
 
 export const andThenSchema = z.object({
   kind: z.literal('and-then'),
@@ -33,7 +33,7 @@ export const andThen: Kind<AndThenItem> = {
     earliestMinutes: 60,
     instructions: '',
   }),
-  title: (item) => item.title,
+  title: (item) => item.title || 'What comes later',
   doseWords: ({ earliestMinutes }) => waitWords(earliestMinutes),
   parts: ({ earliestMinutes }) => [
     {
@@ -49,15 +49,17 @@ export const andThen: Kind<AndThenItem> = {
     },
   ],
   demands: () => NOTHING_ASKED,
-  judge: ({ earliestMinutes }) =>
-    earliestMinutes < LEAST_WAIT
+  judge: ({ title: named, earliestMinutes }) => [
+    ...nameless(named),
+    ...(earliestMinutes < LEAST_WAIT
       ? [
           {
             rule: 'nothing hard right after',
             verdict: 'caution',
             reason: `Loading a muscle hard within minutes of releasing it is said to bring the points back; this waits ${earliestMinutes} min.`,
             inputs: { earliestMinutes, least: LEAST_WAIT },
-          },
+          } as const,
         ]
-      : [],
+      : []),
+  ],
 };

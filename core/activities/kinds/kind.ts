@@ -87,6 +87,19 @@ export const unknownEntry = (what: string, id: string): OwnFinding => ({
   inputs: { [what]: id },
 });
 
+/** A line of the therapist’s own without a name. */
+export const nameless = (title: string): readonly OwnFinding[] =>
+  title.trim() === ''
+    ? [
+        {
+          rule: 'has a name',
+          verdict: 'refuse',
+          reason: 'Give it a name the client understands.',
+          inputs: { length: 0 },
+        },
+      ]
+    : [];
+
 /** Only one side of a thing that has two. */
 export const oneSided = (sides: 'both' | Side, name: string): readonly OwnFinding[] =>
   sides === 'left' || sides === 'right'

@@ -16,7 +16,7 @@ import { Find } from './Find';
 import { Holding } from './Holding';
 import { LedContext } from './led';
 import { Opening } from './Opening';
-import { remainingPlace } from './place';
+import { remainingPlace, remainingSpots } from './place';
 import classes from './practise.module.css';
 
 const TICK_MS = 200;
@@ -107,7 +107,11 @@ function Run({
 
   const ask = {
     onSkip: () => setAsking('skip'),
-    onNothing: () => skip('nothing-tender'),
+    onNothing: () => {
+      for (const step of remainingSpots(state)) {
+        happen({ type: 'skipped', step, reason: 'nothing-tender' });
+      }
+    },
     // One touch stops the clock; why is asked after.
     onStop: () => {
       if ('since' in state.phase) happen({ type: 'paused' });

@@ -36,6 +36,12 @@ export function remainingPlace(state: SessionState): number[] {
   return rest.slice(0, other === -1 ? rest.length : other).map((step) => step.index);
 }
 
+/** The spots of an open search still to come, this one first: nothing else of the place is passed over. */
+export function remainingSpots(state: SessionState): number[] {
+  const present = state.steps[state.stepIndex];
+  return remainingPlace(state).filter((index) => state.steps[index]?.itemId === present?.itemId);
+}
+
 const ONE = { points: 'point', passes: 'pass', spots: 'spot' } as const;
 
 /** “point 2 of 3”, with the repetition where there are several. */
