@@ -165,7 +165,7 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
           </button>
         )}
         <div className={classes.pair}>
-          {isSearch ? (
+          {isSearch && !cautionOnly ? (
             <button type="button" className={classes.plain} onClick={onNothing}>
               {step.point > 1 ? 'Nothing more here' : 'Nothing tender here'}
             </button>
