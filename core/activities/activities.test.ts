@@ -57,7 +57,7 @@ describe('the usual line of every kind', () => {
 
 describe('seconds of an activity', () => {
   it('are those of a sum made by hand', () => {
-    expect(secondsOf({ ...usual('stretch'), kind: 'stretch' } as Activity)).toBe(60);
+    expect(secondsOf(usual('stretch'))).toBe(60);
     const stretch = ACTIVITY_KINDS.stretch.usual(wish);
     expect(secondsOf({ ...stretch, holdSeconds: 45, repetitions: 2 })).toBe(180);
     expect(secondsOf({ ...stretch, sides: 'left' })).toBe(30);
@@ -72,6 +72,12 @@ describe('seconds of an activity', () => {
       ['left', 4],
       ['right', 3],
     ]);
+    // Where only one side is done, or the middle, there is nothing to add to.
+    for (const sides of ['left', 'mid'] as const) {
+      const one = { ...contract, sides };
+      expect(secondsOf(one)).toBe(60);
+      expect(kindOf(one).doseWords(one)).not.toContain('+1');
+    }
     const drill = ACTIVITY_KINDS.drill.usual(wish);
     expect(secondsOf({ ...drill, repetitions: 4, paceSeconds: 5 })).toBe(20);
     const warm = ACTIVITY_KINDS['warm-up'].usual(wish);

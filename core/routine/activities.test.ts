@@ -292,3 +292,17 @@ describe('pressing while something moves', () => {
     expect(movementsIn('foot')).toEqual([]);
   });
 });
+
+describe('a counted stroke', () => {
+  it('is held to its number at a guarded place, and asks for a second look elsewhere', () => {
+    const strokes = (siteId: 'front-side-neck' | 'skull-base', count: number) => {
+      const dose = { method: 'glide', strokes: count, strokeSeconds: 2 } as const;
+      return checkRoutine(of(itemFor(siteId, { dose })), open)
+        .filter((one) => one.rule === 'range of the method')
+        .map(({ verdict }) => verdict);
+    };
+    expect(strokes('front-side-neck', 3)).toEqual([]);
+    expect(strokes('front-side-neck', 20)).toEqual(['refuse']);
+    expect(strokes('skull-base', 20)).toEqual(['caution']);
+  });
+});

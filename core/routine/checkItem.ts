@@ -58,7 +58,7 @@ function permitted(item: PressItem, site: Site, screening: readonly ScreenFindin
   return [...seen.values()];
 }
 
-const methodFits: ItemRule = (item) => {
+const methodFits: ItemRule = (item, site) => {
   const method = methodOf(item.dose);
   const { least, most } = methodSeconds(item.dose);
   const findings: Finding[] = [];
@@ -88,7 +88,8 @@ const methodFits: ItemRule = (item) => {
     findings.push(
       finding(item, {
         rule: 'range of the method',
-        verdict: 'caution',
+        // What is counted is held to its number where a place is guarded, as what is timed is to its time.
+        verdict: site.sensitivity === 'guarded' && counted.of > counts.most ? 'refuse' : 'caution',
         reason: `${method.name.charAt(0).toUpperCase()}${method.name.slice(1)} usually takes ${counts.least} to ${counts.most} ${counted.name}s; this asks for ${counted.of}.`,
         inputs: { [`${counted.name}s`]: counted.of, from: counts.least, to: counts.most },
       }),

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { plannedLines, STARTING_PLANS, takenFrom, type PlanClient } from '#core/plans';
 import { checkRoutine, type CheckContext, type RoutineItem } from '#core/routine';
 import { v7 as uuid } from 'uuid';
@@ -28,12 +28,19 @@ export function StartFrom({
 }) {
   const [chosenId, setChosenId] = useState<string | null>(null);
   const plan = STARTING_PLANS.find(({ id }) => id === chosenId);
-  const lines = plan ? plannedLines(plan, client, context, uuid, present) : [];
+  const lines = useMemo(
+    () => (plan ? plannedLines(plan, client, context, uuid, present) : []),
+    [plan, client, context, present],
+  );
   const taken = takenFrom(lines);
-  const together = checkRoutine(
-    { items: takenFrom(lines, present), timesPerWeek: 7, message: '' },
-    { ...context, screened: true },
-  ).filter(({ verdict, itemId }) => verdict !== 'note' && taken.some(({ id }) => id === itemId));
+  const together = !plan
+    ? []
+    : checkRoutine(
+        { items: takenFrom(lines, present), timesPerWeek: 7, message: '' },
+        { ...context, screened: true },
+      ).filter(
+        ({ verdict, itemId }) => verdict !== 'note' && taken.some(({ id }) => id === itemId),
+      );
   return (
     <section className={classes.panel} aria-labelledby="start-title">
       <header>

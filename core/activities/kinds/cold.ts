@@ -28,7 +28,7 @@ export const cold: Kind<ColdItem> = {
       seconds: 0,
       says: [
         `A cold pack in a cloth on the place you worked, about ${minutes} minutes.`,
-        'Take it off at once if the skin goes white or numb.',
+        'Take it off at once if the skin goes white or numb; never where you feel less than elsewhere.',
       ],
       count: null,
     },

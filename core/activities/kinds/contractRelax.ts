@@ -32,8 +32,12 @@ export const FOLLOW_SECONDS = 10;
 /** Rounds that are usual. Common practice, no published source. */
 const USUAL = { from: 3, to: 5 };
 
-const roundsOn = ({ rounds, extraRounds, affectedSide: more }: ContractRelaxItem, side: string) =>
-  rounds + (side === more ? extraRounds : 0);
+/** More rounds on the affected side, where both are done. */
+const extraOf = ({ sides: chosen, affectedSide: more, extraRounds }: ContractRelaxItem): number =>
+  chosen === 'both' && more !== null ? extraRounds : 0;
+
+const roundsOn = (item: ContractRelaxItem, side: string): number =>
+  item.rounds + (side === item.affectedSide ? extraOf(item) : 0);
 
 export const contractRelax: Kind<ContractRelaxItem> = {
   name: 'contract–relax',
@@ -54,7 +58,7 @@ export const contractRelax: Kind<ContractRelaxItem> = {
   title: ({ stretchId }) => findStretch(stretchId)?.name ?? stretchId,
   doseWords: (item) =>
     `contract–relax, ${item.rounds} rounds of ${item.pushSeconds} s${sideWords(item.sides)}${
-      item.extraRounds > 0 && item.affectedSide ? `, +${item.extraRounds} ${item.affectedSide}` : ''
+      extraOf(item) > 0 ? `, +${extraOf(item)} ${item.affectedSide ?? ''}` : ''
     }${dayWords(item.timesPerDay)}`,
   parts: (item) => {
     const entry = findStretch(item.stretchId);

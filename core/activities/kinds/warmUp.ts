@@ -10,7 +10,7 @@ export const WARM_UPS = {
   heat: {
     name: 'moist heat',
     beforehand: true,
-    says: 'A moist warm towel or a pack on the place. Warm, never hot.',
+    says: 'A moist warm towel or a pack on the place. Warm, never hot, and not where you feel less than elsewhere.',
   },
   movement: {
     name: 'light movement',

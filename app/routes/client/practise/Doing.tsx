@@ -11,6 +11,7 @@ import { clockTime } from '~/ui/parts/words';
 import { BreathDrawing } from '~/ui/practise/BreathDrawing';
 import { play } from '~/ui/practise/cues';
 import { HoldDrawing } from '~/ui/practise/HoldDrawing';
+import { GapAnswer, PauseOrGoOn } from './Controls';
 import { useEarly } from './early';
 import { useLed } from './led';
 import { moveWords } from './moves';
@@ -175,35 +176,9 @@ export function Doing({
           <li key={line}>{line}</li>
         ))}
       </ul>
-      {state.gap && (
-        <div className={classes.two}>
-          <button type="button" className={classes.main} onClick={() => happen({ type: 'stayed' })}>
-            Yes, all along
-          </button>
-          <button type="button" className={classes.main} onClick={() => happen({ type: 'left' })}>
-            No, I stopped
-          </button>
-        </div>
-      )}
+      {state.gap && <GapAnswer happen={happen} no="No, I stopped" />}
       <div className={classes.three}>
-        {paused ? (
-          <button
-            type="button"
-            disabled={state.gap}
-            className={classes.main}
-            onClick={() => happen({ type: 'resumed' })}
-          >
-            Go on
-          </button>
-        ) : (
-          <button
-            type="button"
-            className={classes.plain}
-            onClick={() => happen({ type: 'paused' })}
-          >
-            Pause
-          </button>
-        )}
+        <PauseOrGoOn state={state} happen={happen} />
         <button
           type="button"
           className={classes.plain}

@@ -164,16 +164,15 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
             {isSearch ? (step.point > 1 ? 'Found another' : 'Found one') : 'I’m on it'}
           </button>
         )}
-        <div className={classes.pair}>
-          {isSearch && !cautionOnly ? (
+        <div className={isSearch && !cautionOnly ? classes.three : classes.pair}>
+          {isSearch && !cautionOnly && (
             <button type="button" className={classes.plain} onClick={onNothing}>
-              {step.point > 1 ? 'Nothing more here' : 'Nothing tender here'}
-            </button>
-          ) : (
-            <button type="button" className={classes.plain} onClick={onSkip}>
-              Skip
+              {step.point > 1 ? 'Nothing more' : 'Nothing here'}
             </button>
           )}
+          <button type="button" className={classes.plain} onClick={onSkip}>
+            Skip
+          </button>
           <button type="button" className={classes.stop} onClick={onStop}>
             Stop
           </button>

@@ -15,6 +15,7 @@ import { clockTime } from '~/ui/parts/words';
 import { play } from '~/ui/practise/cues';
 import { HoldDrawing } from '~/ui/practise/HoldDrawing';
 import { RatingPad } from '~/ui/practise/RatingPad';
+import { GapAnswer, PauseOrGoOn } from './Controls';
 import { useLed } from './led';
 import { pointWords, usePresentPlace } from './place';
 import { Progress } from './Progress';
@@ -191,14 +192,7 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
         onTakeBack={() => happen({ type: 'unrated', step: step.index })}
       />
       {state.gap ? (
-        <div className={classes.two}>
-          <button type="button" className={classes.main} onClick={() => happen({ type: 'stayed' })}>
-            Yes, all along
-          </button>
-          <button type="button" className={classes.main} onClick={() => happen({ type: 'left' })}>
-            No, I came off
-          </button>
-        </div>
+        <GapAnswer happen={happen} no="No, I came off" />
       ) : rateable && !paused ? (
         <RatingPad
           question={question}
@@ -218,24 +212,7 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
         )
       )}
       <div className={classes.three}>
-        {paused ? (
-          <button
-            type="button"
-            disabled={state.gap}
-            className={classes.main}
-            onClick={() => happen({ type: 'resumed' })}
-          >
-            Go on
-          </button>
-        ) : (
-          <button
-            type="button"
-            className={classes.plain}
-            onClick={() => happen({ type: 'paused' })}
-          >
-            Pause
-          </button>
-        )}
+        <PauseOrGoOn state={state} happen={happen} />
         {phase.name === 'hold' && !paused ? (
           <button
             type="button"

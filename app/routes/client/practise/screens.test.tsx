@@ -238,9 +238,9 @@ describe('what is not pressed', () => {
     );
     const run = runner(routine);
     run.happen({ type: 'started' });
-    expect(buttons(shown(run, routine))).toEqual(['Found one', 'Nothing tender here', 'Stop']);
+    expect(buttons(shown(run, routine))).toEqual(['Found one', 'Nothing here', 'Skip', 'Stop']);
     run.happen({ type: 'skipped', step: 0, reason: 'not-found' });
-    expect(buttons(shown(run, routine))).toEqual(['Found another', 'Nothing more here', 'Stop']);
+    expect(buttons(shown(run, routine))).toEqual(['Found another', 'Nothing more', 'Skip', 'Stop']);
     expect(text(shown(run, routine))).toContain('spot 2');
   });
 

@@ -103,6 +103,10 @@ export function PlanBench({ data }: { data: PlanData }) {
     [file.minutesPerDay, file.tools, latest, client.screening, data.screened, data.settledSites],
   );
   const findings = useMemo(() => checkRoutine(routine, context), [routine, context]);
+  const planClient = useMemo(
+    () => ({ affectedSide: file.affectedSide, tools: file.tools }),
+    [file.affectedSide, file.tools],
+  );
   const [starting, setStarting] = useState(false);
   // One goes on where the new lines are, not where the button was.
   const [taken, setTaken] = useState(0);
@@ -261,7 +265,7 @@ export function PlanBench({ data }: { data: PlanData }) {
       )}
       {(starting || routine.items.length === 0) && (
         <StartFrom
-          client={{ affectedSide: file.affectedSide, tools: file.tools }}
+          client={planClient}
           context={context}
           present={routine.items}
           onTake={(items) => {
