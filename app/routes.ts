@@ -19,6 +19,7 @@ export default [
     route('keep', 'routes/signed-in/keep/keep.ts'),
     route('keep/key', 'routes/signed-in/keep/key.ts'),
     route('drawings/:siteId', 'routes/signed-in/drawing/drawing.ts'),
+    route('drawings/:of/:pictureOf', 'routes/signed-in/drawing/movement.ts'),
     layout('routes/signed-in/settings/settings.tsx', [
       ...prefix('settings', [
         index('routes/signed-in/settings/index.ts'),

@@ -120,6 +120,8 @@ const NOBODY = '01a211b2-683b-71aa-b9fc-d585f924e2d3';
 /** Every address needs a line: what stands in its place in a request, and what may be sent to it. */
 const PARAMETERS: Record<string, string> = {
   ':siteId': 'calf',
+  ':of': 'stretch',
+  ':pictureOf': 'calf-wall',
   ':token': 'not-a-token',
   ':pictureId': NOBODY,
   '*': 'no/such/page',

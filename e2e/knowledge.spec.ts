@@ -9,6 +9,7 @@ import {
   screenBy,
   stepInAs,
   test,
+  toThePoint,
 } from './support/test';
 
 const figure = async (page: Page) => Number(await page.locator('strong').first().innerText());
@@ -207,6 +208,7 @@ test.describe('the plan', () => {
     ]);
     await phone.getByRole('link', { name: /Start/ }).click();
     await phone.getByRole('button', { name: 'Start' }).click();
+    await toThePoint(phone);
     await expect(phone.getByText(/Tennis ball · wall, back to it/)).toBeVisible();
     await context.close();
   });
@@ -277,6 +279,20 @@ test('a site is drawn for the phone on the side that is meant, and what nobody k
     .then((answer) => ({ headers: answer.headers(), status: answer.status() }));
   expect([status, headers['content-type']]).toEqual([200, 'image/svg+xml; charset=utf-8']);
   expect((await page.request.get('/drawings/elbow-of-doom')).status()).toBe(404);
+  // With a tool and a posture it is how the body gets there; the other side is its mirror image.
+  const way = await drawn('/drawings/calf?with=foam-roller&in=sitting-floor&side=left');
+  expect(way).toContain('Foam roller, floor, sitting: calf, left.');
+  expect(way).not.toBe(await drawn('/drawings/calf?with=foam-roller&in=sitting-floor&side=right'));
+  expect(await drawn('/drawings/stretch/calf-wall?side=left')).toContain('Calf stretch');
+  expect(await drawn('/drawings/drill/shoulders')).toContain('Shoulders up, then down');
+  for (const nothing of [
+    '/drawings/calf?with=spoon&in=seated',
+    '/drawings/calf?with=foam-roller&in=hammock',
+    '/drawings/stretch/splits',
+    '/drawings/dance/waltz',
+  ]) {
+    expect([nothing, (await page.request.get(nothing)).status()]).toEqual([nothing, 404]);
+  }
 });
 
 test('the core answers from the command line, and bad input exits with a sentence', () => {

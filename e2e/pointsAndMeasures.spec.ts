@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { pointsOfSample, SAMPLES } from '#core/measurement';
+import { pointsOfSample, SAMPLES } from '#core/poses';
 import { addClient, clientIdOf, expect, PHONE, postLetters, stepInAs, test } from './support/test';
 import { newFolder } from './support/server';
 

@@ -8,6 +8,7 @@ import {
   stepInAs,
   test,
   sayHowItWas,
+  toThePoint,
   fileOf,
 } from './support/test';
 
@@ -243,13 +244,19 @@ for (const { viewport, staff, client } of VIEWS) {
     await sound('opening');
     await page.getByRole('button', { name: 'Start' }).click();
     await sound('find');
-    const drawn = page.getByAltText('Where to press, drawn, with what to keep off');
+    const place = page.getByRole('button', { name: /^Where to press, drawn/ });
+    const drawn = place.locator('img');
     await expect
       .poll(() => drawn.evaluate((img: HTMLImageElement) => img.complete && img.naturalWidth > 0))
       .toBe(true);
+    await place.click();
+    await sound('the drawing, large');
+    await page.getByRole('button', { name: 'Close' }).click();
     await page.getByRole('button', { name: 'Skip' }).click();
     await sound('skip');
     await page.keyboard.press('Escape');
+    await toThePoint(page);
+    await sound('how to get there');
     await page.getByRole('button', { name: 'I’m on it' }).click();
     await page.clock.runFor(1_000);
     await sound('count-in');

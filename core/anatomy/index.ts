@@ -20,12 +20,17 @@ export { bonesNear } from './bones';
 export { limbSites } from './limbs';
 export {
   backOffset,
+  CROTCH,
+  CROWN,
   follow,
+  HALF,
+  JOINTS,
   middleOf,
-  PROPORTIONS,
   polygonOf,
   recipeWords,
   SIDE_ARM,
+  SIDE_HAIR,
+  SIDE_HEAD_LINES,
   SIDE_STANDING,
   SIDE_TRUNK,
   UNITS_PER_STATURE,

@@ -22,7 +22,6 @@ export {
 export { edgeOfBed, type EdgeOfBed, type ShortMuscles } from './edgeOfBed';
 export { leadFrom, leadFromEdgeOfBed, type Lead } from './leads';
 export { homeToday, type AskedAtHome, type HomeToday, type TakenAtHome } from './home';
-export { pointsOfSample, poseOf, SAMPLES, type Limb, type Pose, type Sample } from './pose';
 export {
   UNIT_WORDS,
   WAYS,

@@ -1,5 +1,5 @@
 import { kindOf, type Activity } from '#core/activities';
-import { findSite, SENSITIVITY, type Site } from '#core/anatomy';
+import { findSite, SENSITIVITY, type Side, type Site } from '#core/anatomy';
 import { contactPerPoint } from '#core/dosage';
 import { placeKey } from './placeKey';
 import { isPress, type PressItem, type Routine, type RoutineItem } from './routine';
@@ -9,11 +9,19 @@ import { isHold, type ActivityStep, type HoldStep, type Step } from './step';
 /** Where a site is not known any more, nothing limits the grade but the scale. */
 const MOST_GRADE = 10;
 
-/** The name of a point by its place in the order, from 0. */
-const spotOf = (site: Site | undefined, at: number): { spot?: string } => {
-  const spot = site?.spots?.[at];
-  return spot === undefined ? {} : { spot };
-};
+/** The name of a point by its place in the order, from 0, and which point of the map it is. */
+function spotOf(
+  site: Site | undefined,
+  { mapped = [] }: PressItem,
+  side: Side,
+  at: number,
+): Pick<HoldStep, 'spot' | 'thread'> {
+  const named = site?.spots?.[at];
+  if (named !== undefined) return { spot: named };
+  const point = mapped.filter((one) => one.side === side)[at];
+  if (!point) return {};
+  return { thread: point.thread, ...(point.name ? { spot: point.name } : {}) };
+}
 
 function holdsOf(item: PressItem): Omit<HoldStep, 'index' | 'reservedSeconds'>[] {
   const { least, most } = contactPerPoint(item.dose);
@@ -35,7 +43,7 @@ function holdsOf(item: PressItem): Omit<HoldStep, 'index' | 'reservedSeconds'>[]
       dose: item.dose,
       point: Math.floor(n / item.repetitions) + 1,
       points,
-      ...spotOf(site, Math.floor(n / item.repetitions)),
+      ...spotOf(site, item, side, Math.floor(n / item.repetitions)),
       repetition: (n % item.repetitions) + 1,
       repetitions: item.repetitions,
       restSeconds: n === 0 ? 0 : item.restSeconds,
@@ -52,6 +60,7 @@ function holdsOf(item: PressItem): Omit<HoldStep, 'index' | 'reservedSeconds'>[]
 
 function partsOf(activity: Activity): Omit<ActivityStep, 'index'>[] {
   const kind = kindOf(activity);
+  const picture = kind.picture(activity);
   return kind.parts(activity).map(({ side, positionId, seconds, says, count }) => ({
     kind: activity.kind,
     itemId: activity.id,
@@ -62,6 +71,7 @@ function partsOf(activity: Activity): Omit<ActivityStep, 'index'>[] {
     instructions: activity.instructions,
     limitSeconds: seconds,
     count,
+    ...(picture ? { picture } : {}),
     asks: kind.demands(activity),
   }));
 }

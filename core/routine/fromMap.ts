@@ -1,7 +1,8 @@
 import { findSite, type Side, type Site } from '#core/anatomy';
 import { contactPerPoint } from '#core/dosage';
 import { newItem } from './newItem';
-import { LIMITS, type PressItem } from './routine';
+import { pointName } from './pointNames';
+import { LIMITS, type MappedPlace, type PressItem } from './routine';
 
 /** A tender point as the map has it. */
 export interface MappedPoint {
@@ -10,6 +11,11 @@ export interface MappedPoint {
   rating: number;
   /** Marked as the worst of all. */
   worst: boolean;
+  /** The same point over the visits; absent: it is not followed. */
+  thread?: string;
+  /** From the site’s own spot: away from the midline, towards the feet; millimetres. */
+  across?: number;
+  down?: number;
 }
 
 /** What the map found at one site. */
@@ -23,6 +29,8 @@ export interface FoundSite {
   /** The highest rating there, 0–10. */
   rating: number;
   worst: boolean;
+  /** The points themselves, the worst first. */
+  points: readonly MappedPoint[];
 }
 
 const highest = (points: readonly MappedPoint[], side: Side): number =>
@@ -52,10 +60,26 @@ export function foundSites(points: readonly MappedPoint[]): FoundSite[] {
           counts,
           rating: Math.max(...here.map(({ rating }) => rating)),
           worst: here.some(({ worst }) => worst),
+          points: here.toSorted((a, b) => Number(b.worst) - Number(a.worst) || b.rating - a.rating),
         },
       ];
     })
     .sort((a, b) => Number(b.worst) - Number(a.worst) || b.rating - a.rating);
+}
+
+/** What a point is called among those of its side. */
+function nameAmong(
+  found: readonly MappedPoint[],
+  thread: string,
+  on: Side,
+  where: Pick<MappedPoint, 'across' | 'down'>,
+): string {
+  const beside = found.filter(({ side }) => side === on);
+  return pointName(
+    where,
+    beside.findIndex((point) => point.thread === thread),
+    beside.length,
+  );
 }
 
 /**
@@ -63,7 +87,7 @@ export function foundSites(points: readonly MappedPoint[]): FoundSite[] {
  * site’s cap has room for, one more share where one side has more.
  */
 export function itemFromMap(
-  { site, sides, worseSide, counts }: FoundSite,
+  { site, sides, worseSide, counts, points: found }: FoundSite,
   id: string,
   tools: readonly string[] | null = null,
 ): PressItem {
@@ -76,8 +100,14 @@ export function itemFromMap(
   const fewer = sides === 'both' ? Math.min(left, right) : Math.max(left, right, mid);
   const points = Math.max(1, Math.min(most, fewer));
   const extra = worseSide === null ? 0 : Math.max(0, counts[worseSide] - points);
+  const mapped = found.flatMap(({ thread, side: on, across, down }): MappedPlace[] =>
+    thread === undefined
+      ? []
+      : [{ thread, side: on, name: nameAmong(found, thread, on, { across, down }) }],
+  );
   return {
     ...usual,
+    ...(mapped.length > 0 ? { mapped } : {}),
     sides,
     affectedSide: worseSide,
     points,

@@ -31,6 +31,14 @@ const words = (name: string, most: number) =>
 export const sidesChoiceSchema = z.enum(['both', 'left', 'right', 'mid']);
 export type SidesChoice = z.infer<typeof sidesChoiceSchema>;
 
+/** A point of the map that a line works: which thread, on which side, and what the client calls it. */
+const mappedSchema = z.object({
+  thread: z.uuid({ error: 'A point needs a UUID.' }),
+  side: z.enum(['left', 'right', 'mid'], { error: 'A side is left, right or mid.' }),
+  name: words('The name of a point', 80),
+});
+export type MappedPlace = z.infer<typeof mappedSchema>;
+
 /** A line that is pressed: a site, how it is reached, and the dose. Its kind goes without saying. */
 export const pressSchema = z.object({
   kind: z.literal('press').optional(),
@@ -54,6 +62,11 @@ export const pressSchema = z.object({
   /** Points added on the affected side. */
   extraPoints: whole('Extra points', 0, LIMITS.extraPoints),
   restSeconds: whole('The rest', 0, LIMITS.restSeconds),
+  /** The points of the map it was taken from, by side, the worst first. */
+  mapped: z
+    .array(mappedSchema)
+    .max(2 * LIMITS.points, 'A line follows at most twelve points of the map.')
+    .optional(),
   instructions: words('The instructions', LIMITS.instructionsLength),
 });
 

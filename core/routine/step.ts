@@ -1,4 +1,4 @@
-import type { ActivityKind, Demands, Part } from '#core/activities';
+import type { ActivityKind, Demands, Part, Picture } from '#core/activities';
 import type { Side } from '#core/anatomy';
 import type { Dose } from '#core/dosage';
 
@@ -20,6 +20,8 @@ export interface HoldStep {
   points: number;
   /** What this point is called, where it has a name: “second angle”. */
   spot?: string;
+  /** The point of the map it is, over the visits. */
+  thread?: string;
   /** 1-based among `repetitions` of this point. */
   repetition: number;
   repetitions: number;
@@ -61,6 +63,8 @@ export interface ActivityStep {
   /** How long it is led; 0: it is only told. Seconds. */
   limitSeconds: number;
   count: Part['count'];
+  /** What shows it, drawn. */
+  picture?: Picture;
   /** What it asks of the body. */
   asks: Demands;
   /** What screening found speaks against it: why, for the client. It is passed over. */

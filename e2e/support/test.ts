@@ -111,6 +111,15 @@ export async function sayHowItWas(page: Page, answer = 'Nothing to notice'): Pro
   await start.waitFor();
 }
 
+/** Where the caution comes first, on to how to get there. */
+export async function toThePoint(page: Page): Promise<void> {
+  const onIt = page.getByRole('button', { name: 'I’m on it' });
+  const caution = page.getByRole('button', { name: 'Find the spot' });
+  await expect(onIt.or(caution)).toBeVisible();
+  if (await caution.isVisible()) await caution.click();
+  await expect(onIt).toBeVisible();
+}
+
 /** The line that says what is not sent yet. */
 export const notSent = (page: Page, count: number) =>
   page.getByRole('button', { name: `kept here, not sent yet (${count})` });

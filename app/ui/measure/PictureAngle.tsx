@@ -4,20 +4,19 @@ import type { Point } from '#core/geometry';
 import {
   POINTS_NEEDED,
   readPicture,
-  SAMPLES,
   UNIT_WORDS,
   type PictureRead,
   type Quantity,
 } from '#core/measurement';
+import { frameOf, SAMPLES } from '#core/poses';
 import { LinkButton } from '~/ui/parts/LinkButton';
 import { takePicture } from './pictureFile';
-import { frameOf } from './PosedFigure';
 import { PictureSurface, POINT_NAMES, type Frame, type Shown } from './PictureSurface';
 import classes from './PictureAngle.module.css';
 
 const frameFor = (shown: Shown): Frame =>
   shown.kind === 'sample'
-    ? frameOf(shown.sample.pose)
+    ? frameOf(shown.sample.scene)
     : [0, 0, shown.picture.width, shown.picture.height];
 
 /** Points to begin with: spread over the middle, never on each other. */

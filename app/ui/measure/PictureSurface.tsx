@@ -2,9 +2,10 @@ import { pointer, select } from 'd3-selection';
 import { zoom, zoomIdentity, type D3ZoomEvent, type ZoomTransform } from 'd3-zoom';
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Point } from '#core/geometry';
-import type { PictureRead, Sample } from '#core/measurement';
+import type { PictureRead } from '#core/measurement';
+import type { Sample } from '#core/poses';
+import { SceneParts } from '~/ui/poses/SceneDrawing';
 import type { TakenPicture } from './pictureFile';
-import { PosedBody } from './PosedFigure';
 import classes from './PictureAngle.module.css';
 
 /** What each point of a reading is, in the order it is placed. */
@@ -136,7 +137,7 @@ export function PictureSurface({
       >
         <g ref={inner} transform={view.toString()}>
           {shown.kind === 'sample' ? (
-            <PosedBody pose={shown.sample.pose} />
+            <SceneParts scene={shown.sample.scene} />
           ) : (
             <image
               href={shown.picture.address}

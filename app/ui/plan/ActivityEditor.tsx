@@ -1,17 +1,10 @@
-import { Select, Textarea, TextInput } from '@mantine/core';
+import { Textarea } from '@mantine/core';
 import type { ReactNode } from 'react';
-import {
-  ACTIVITY_LIMITS,
-  DRILLS,
-  findDrill,
-  findStretch,
-  kindOf,
-  STRETCHES,
-  WARM_UPS,
-  type Activity,
-} from '#core/activities';
-import { Choice } from '~/ui/parts/Choice';
+import { ACTIVITY_LIMITS, kindOf, type Activity } from '#core/activities';
+import { activityScene } from '#core/poses';
 import { LinkButton } from '~/ui/parts/LinkButton';
+import { SceneDrawing } from '~/ui/poses/SceneDrawing';
+import { WhichActivity } from './WhichActivity';
 import { SECOND_STEP } from './DoseFields';
 import { parseCount } from './parseNumber';
 import { TypedNumber } from './TypedNumber';
@@ -57,21 +50,6 @@ function Figure({
     />
   );
 }
-
-const BOTH_SIDES = [
-  { value: 'both', label: 'both' },
-  { value: 'left', label: 'left' },
-  { value: 'right', label: 'right' },
-] as const;
-const AFFECTED = [
-  { value: '', label: 'neither' },
-  { value: 'left', label: 'left' },
-  { value: 'right', label: 'right' },
-] as const;
-
-/** Sides that a chosen entry has: those chosen before where they fit. */
-const sidesFor = <S extends string>(sided: boolean, before: S): S | 'both' | 'mid' =>
-  sided ? (before === 'mid' ? 'both' : before) : 'mid';
 
 /** The figures and choices of an activity, by its kind. */
 function Fields({
@@ -246,114 +224,6 @@ function Fields({
   }
 }
 
-/** Which one of its kind it is, and on which sides. */
-function Which({ activity, onChange }: { activity: Activity; onChange: Set }): ReactNode {
-  switch (activity.kind) {
-    case 'stretch':
-    case 'contract-relax': {
-      const entries = STRETCHES.filter(({ push }) => activity.kind === 'stretch' || push !== null);
-      const entry = findStretch(activity.stretchId);
-      return (
-        <>
-          <Select
-            label="Which stretch"
-            allowDeselect={false}
-            value={activity.stretchId}
-            data={entries.map(({ id, name }) => ({ value: id, label: name }))}
-            onChange={(id) => {
-              const next = findStretch(id ?? '');
-              if (!next) return;
-              const sides = sidesFor(next.sided, activity.sides);
-              onChange({ ...activity, stretchId: next.id, sides }, 'which');
-            }}
-          />
-          {entry?.sided && (
-            <div className={classes.sides}>
-              <Choice
-                inLine
-                legend="sides"
-                value={activity.sides}
-                options={BOTH_SIDES}
-                onChoose={(sides) => onChange({ ...activity, sides }, 'sides')}
-              />
-              {activity.kind === 'contract-relax' && (
-                <Choice
-                  inLine
-                  legend="affected side"
-                  value={activity.affectedSide ?? ''}
-                  options={AFFECTED}
-                  onChoose={(side) =>
-                    onChange(
-                      side === ''
-                        ? { ...activity, affectedSide: null, extraRounds: 0 }
-                        : { ...activity, affectedSide: side },
-                      'affected',
-                    )
-                  }
-                />
-              )}
-            </div>
-          )}
-        </>
-      );
-    }
-    case 'drill': {
-      const entry = findDrill(activity.drillId);
-      return (
-        <>
-          <Select
-            label="Which drill"
-            allowDeselect={false}
-            value={activity.drillId}
-            data={DRILLS.map(({ id, name }) => ({ value: id, label: name }))}
-            onChange={(id) => {
-              const next = findDrill(id ?? '');
-              if (!next) return;
-              const sides = sidesFor(next.sided, activity.sides);
-              onChange({ ...activity, drillId: next.id, sides }, 'which');
-            }}
-          />
-          {entry?.sided && (
-            <Choice
-              inLine
-              legend="sides"
-              value={activity.sides}
-              options={BOTH_SIDES}
-              onChoose={(sides) => onChange({ ...activity, sides }, 'sides')}
-            />
-          )}
-        </>
-      );
-    }
-    case 'warm-up':
-      return (
-        <Choice
-          inLine
-          legend="how"
-          value={activity.way}
-          options={Object.entries(WARM_UPS).map(([value, { name }]) => ({
-            value: value as typeof activity.way,
-            label: name,
-          }))}
-          onChoose={(way) => onChange({ ...activity, way }, 'way')}
-        />
-      );
-    case 'note':
-    case 'and-then':
-      return (
-        <TextInput
-          label="Its name, as the client reads it"
-          value={activity.title}
-          maxLength={ACTIVITY_LIMITS.titleLength}
-          onChange={(event) => onChange({ ...activity, title: event.currentTarget.value }, 'title')}
-        />
-      );
-    case 'breathing':
-    case 'cold':
-      return null;
-  }
-}
-
 /** A line that is not pressed: which it is, its dose, and what the client is told. */
 export function ActivityEditor({
   activity,
@@ -367,7 +237,10 @@ export function ActivityEditor({
   onRemove: () => void;
 }) {
   const kind = kindOf(activity);
-  const says = kind.parts(activity)[0]?.says ?? [];
+  const [part] = kind.parts(activity);
+  const says = part?.says ?? [];
+  const picture = kind.picture(activity);
+  const scene = picture && activityScene(picture, part?.side ?? 'mid');
   const title = kind.title(activity) || kind.name;
   return (
     <section className={classes.editor} aria-label={`${title}: dose`}>
@@ -378,16 +251,19 @@ export function ActivityEditor({
           Remove
         </LinkButton>
       </header>
-      <Which activity={activity} onChange={onChange} />
+      <WhichActivity activity={activity} onChange={onChange} />
       <div className={classes.figures}>
         <Fields activity={activity} onChange={onChange} onTrouble={onTrouble} />
       </div>
       {says.length > 0 && (
-        <ol className={classes.says} aria-label="What the client reads">
-          {says.map((line) => (
-            <li key={line}>{line}</li>
-          ))}
-        </ol>
+        <div className={scene ? classes.told : undefined}>
+          <ol className={classes.says} aria-label="What the client reads">
+            {says.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ol>
+          {scene && <SceneDrawing scene={scene} className={classes.drawn} />}
+        </div>
       )}
       <Textarea
         label={says.length > 0 ? 'Beside it, in your own words' : 'In words, for the client'}

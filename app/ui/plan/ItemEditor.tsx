@@ -4,12 +4,17 @@ import { METHODS, type MethodId } from '#core/dosage';
 import { LIMITS, type PressItem } from '#core/routine';
 import { Choice } from '~/ui/parts/Choice';
 import { LinkButton } from '~/ui/parts/LinkButton';
+import { SetupDrawing } from '~/ui/poses/SetupDrawing';
 import { DoseFields, SECOND_STEP } from './DoseFields';
 import { parseCount, parseSeconds } from './parseNumber';
 import { SetupSelects } from './SetupSelects';
 import { SideFields } from './SideFields';
 import { TypedNumber } from './TypedNumber';
 import classes from './ItemEditor.module.css';
+
+/** The side that is drawn: the one that comes first. */
+const shownSide = ({ sides, affectedSide }: PressItem) =>
+  sides === 'both' ? (affectedSide ?? 'left') : sides;
 
 interface EditorProps {
   item: PressItem;
@@ -112,7 +117,16 @@ export function ItemEditor({ item, onChange, onMethod, onTrouble, onRemove }: Ed
           <SideFields item={item} onChange={onChange} />
         </div>
       )}
-      <SetupSelects item={item} site={site} onChange={onChange} />
+      <div className={classes.reached}>
+        <SetupSelects item={item} site={site} onChange={onChange} />
+        <SetupDrawing
+          siteId={item.siteId}
+          toolId={item.toolId}
+          positionId={item.positionId}
+          side={shownSide(item)}
+          className={classes.drawn}
+        />
+      </div>
       <Textarea
         label="In words, for the client"
         autosize

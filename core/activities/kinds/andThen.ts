@@ -48,6 +48,7 @@ export const andThen: Kind<AndThenItem> = {
       count: null,
     },
   ],
+  picture: () => null,
   demands: () => NOTHING_ASKED,
   judge: ({ title: named, earliestMinutes }) => [
     ...nameless(named),

@@ -55,6 +55,7 @@ export const breathing: Kind<BreathingItem> = {
       },
     },
   ],
+  picture: () => ({ of: 'breathing', id: 'low' }),
   demands: () => NOTHING_ASKED,
   judge: (item) =>
     item.breaths * item.breathSeconds > USUALLY_MOST_SECONDS

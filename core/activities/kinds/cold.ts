@@ -33,6 +33,7 @@ export const cold: Kind<ColdItem> = {
       count: null,
     },
   ],
+  picture: () => null,
   demands: () => NOTHING_ASKED,
   judge: ({ minutes }) =>
     minutes > USUALLY_MOST

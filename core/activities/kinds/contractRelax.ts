@@ -86,6 +86,7 @@ export const contractRelax: Kind<ContractRelaxItem> = {
       };
     });
   },
+  picture: ({ stretchId }) => ({ of: 'stretch', id: stretchId }),
   demands: ({ stretchId }) => stretchDemands(findStretch(stretchId)),
   judge: (item) => {
     const entry = findStretch(item.stretchId);

@@ -44,6 +44,7 @@ export const drill: Kind<DrillItem> = {
       says: findDrill(item.drillId)?.says ?? [],
       count: { of: item.repetitions, eachSeconds: item.paceSeconds, name: 'time', turns: [] },
     })),
+  picture: ({ drillId }) => ({ of: 'drill', id: drillId }),
   demands: ({ drillId }) => {
     const entry = findDrill(drillId);
     return entry

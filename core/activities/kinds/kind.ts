@@ -21,6 +21,12 @@ export interface Turn {
   seconds: number;
 }
 
+/** A drawing of a movement, by the table it stands in. */
+export interface Picture {
+  of: 'stretch' | 'drill' | 'breathing';
+  id: string;
+}
+
 /** What an activity’s own rules say of it. */
 export interface OwnFinding {
   rule: string;
@@ -54,6 +60,8 @@ export interface Kind<A> {
   /** What is led, in order. */
   parts: (activity: A) => readonly Part[];
   demands: (activity: A) => Demands;
+  /** Which drawing shows it; null: none is needed. */
+  picture: (activity: A) => Picture | null;
   /** What of it is unusual or cannot be. */
   judge: (activity: A) => readonly OwnFinding[];
 }

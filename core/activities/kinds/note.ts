@@ -22,6 +22,7 @@ export const note: Kind<NoteItem> = {
   title: (item) => item.title || 'Instruction',
   doseWords: () => 'in your own words',
   parts: () => [{ side: 'mid', positionId: null, seconds: 0, says: [], count: null }],
+  picture: () => null,
   demands: () => NOTHING_ASKED,
   judge: ({ title: named, instructions }) => [
     ...nameless(named),

@@ -75,6 +75,7 @@ export const stretch: Kind<StretchItem> = {
       })),
     );
   },
+  picture: ({ stretchId }) => ({ of: 'stretch', id: stretchId }),
   demands: ({ stretchId }) => stretchDemands(findStretch(stretchId)),
   judge: (item) => {
     const entry = findStretch(item.stretchId);

@@ -54,6 +54,7 @@ export const warmUp: Kind<WarmUpItem> = {
       count: null,
     },
   ],
+  picture: () => null,
   demands: () => NOTHING_ASKED,
   judge: () => [],
 };

@@ -91,8 +91,7 @@ const HAND: readonly Point[] = [
   [-15.6, 0],
 ];
 
-/** One half of the silhouette from crown to crotch, palms forward. */
-export const HALF_OUTLINE: readonly Point[] = [
+const HEAD_AND_SHOULDER: readonly Point[] = [
   // Head: skull, ear, cheek and the angle of the jaw.
   [17, 2.5],
   [32, 12],
@@ -116,6 +115,9 @@ export const HALF_OUTLINE: readonly Point[] = [
   [92, SHOULDER - 5],
   [ACROMION - 14, SHOULDER + 1],
   [ACROMION, SHOULDER + 10],
+];
+
+const ARM: readonly Point[] = [
   // Shoulder cap and the outside of the upper arm.
   ...from(SHOULDER_JOINT, [
     [21, 14],
@@ -152,6 +154,9 @@ export const HALF_OUTLINE: readonly Point[] = [
     [-2, 92],
     [-8, 68],
   ]),
+];
+
+const TRUNK: readonly Point[] = [
   [104, SHOULDER + 62],
   // Side of the trunk, waist and hip.
   [100.5, SHOULDER + 82],
@@ -162,6 +167,9 @@ export const HALF_OUTLINE: readonly Point[] = [
   [82, SHOULDER + 222],
   [89, HIP - 36],
   [HIP_SIDE, HIP - 10],
+];
+
+const LEG: readonly Point[] = [
   [HIP_SIDE + 4.5, HIP + 18],
   [HIP_SIDE + 5, HIP + 54],
   // Outside of the thigh, knee and calf.
@@ -209,6 +217,17 @@ export const HALF_OUTLINE: readonly Point[] = [
   [9, HIP + 78],
   [3.5, HIP + 50],
 ];
+
+/** The pieces of one half of the silhouette, in order from crown to crotch. */
+export const HALF = {
+  headAndShoulder: HEAD_AND_SHOULDER,
+  arm: ARM,
+  trunk: TRUNK,
+  leg: LEG,
+} as const;
+
+/** One half of the silhouette from crown to crotch, palms forward. */
+export const HALF_OUTLINE: readonly Point[] = [...HEAD_AND_SHOULDER, ...ARM, ...TRUNK, ...LEG];
 
 /** The crown and the crotch, which lie on the midline. */
 export const CROWN: Point = [0, 0];

@@ -10,6 +10,11 @@ const CHIN_TO_CHEST = profile.slice(
   0,
   profile.findIndex(([, y]) => y > 200),
 );
+/** Lines of the face, from the side, and the shade of the hair; they lie on the head. */
+export const SIDE_HEAD_LINES: readonly (readonly Point[])[] = HEAD.lines
+  .filter(({ weight, points }) => weight === 'firm' && points.every(([, y]) => y < 134))
+  .map(({ points }) => points);
+export const SIDE_HAIR: readonly Point[] = HEAD.tones[0] ?? [];
 const NAPE = profile.slice(profile.findIndex(([x, y]) => x < -55 && y < 190 && y > 180));
 
 const FRONT_OF_TRUNK: readonly Point[] = [

@@ -11,10 +11,12 @@ import { clockTime } from '~/ui/parts/words';
 import { BreathDrawing } from '~/ui/practise/BreathDrawing';
 import { play } from '~/ui/practise/cues';
 import { HoldDrawing } from '~/ui/practise/HoldDrawing';
+import { wayPicture } from '~/ui/practise/pictures';
 import { GapAnswer, PauseOrGoOn } from './Controls';
 import { useEarly } from './early';
 import { useLed } from './led';
 import { moveWords } from './moves';
+import { Picture } from './Picture';
 import { Progress } from './Progress';
 import classes from './practise.module.css';
 
@@ -51,6 +53,7 @@ export function BeforeDoing({ state, happen, onSkip, onStop }: DoingProps) {
   const before = state.steps[state.stepIndex - 1];
   const isOtherSide = before?.itemId === step.itemId && before.side !== step.side;
   const isTold = step.limitSeconds === 0;
+  const way = wayPicture(step);
   return (
     <>
       <Progress state={state} />
@@ -64,6 +67,11 @@ export function BeforeDoing({ state, happen, onSkip, onStop }: DoingProps) {
               {words}
             </p>
           ))}
+        {way && (
+          <div className={classes.picture} data-alone>
+            <Picture key={way} address={way} says={`${step.title}, drawn`} />
+          </div>
+        )}
         {step.instructions && <p className={classes.lead}>{step.instructions}</p>}
         {step.says.length > 0 && (
           <ol className={classes.doing}>

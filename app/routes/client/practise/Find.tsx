@@ -6,6 +6,8 @@ import { useLed } from './led';
 import { moveWords } from './moves';
 import { pointWords, usePresentPlace } from './place';
 import { listed } from '~/ui/parts/words';
+import { placePicture, wayPicture } from '~/ui/practise/pictures';
+import { Picture } from './Picture';
 import { Progress } from './Progress';
 import classes from './practise.module.css';
 
@@ -32,42 +34,49 @@ function Caution({ site, alone }: { site: SiteWords; alone: boolean }) {
   );
 }
 
-/** Where it is, drawn; while it is not there its room is left to the words. */
-function Picture({ step }: { step: HoldStep }) {
-  const [missing, setMissing] = useState(false);
-  if (missing) return null;
+/** How to get there and where it is, drawn; while a drawing is not there its room is left to the other. */
+function Pictures({ step, show }: { step: HoldStep; show: 'both' | 'place' | 'way' }) {
+  const way = wayPicture(step);
   return (
     <div className={classes.picture} data-room>
-      <img
-        src={`/drawings/${step.siteId}?side=${step.side}`}
-        alt="Where to press, drawn, with what to keep off"
-        onError={() => setMissing(true)}
-      />
+      {way && show !== 'place' && (
+        <Picture key={way} address={way} says="How to lie, sit or stand for it, drawn" />
+      )}
+      {show !== 'way' && (
+        <Picture address={placePicture(step)} says="Where to press, drawn, with what to keep off" />
+      )}
     </div>
   );
 }
 
 /**
- * How much fits: all of it, all of it with the way to find folded away, or only the caution first and the rest
- * after it, as on a small phone, in landscape or with large text.
+ * What is shown at once: all of it; or, as on most phones, first the place with what to heed, then how to get there.
+ * `folded`: the way to find is a touch away.
  */
-type Fit = 'whole' | 'folded' | 'caution' | 'rest';
+interface Fit {
+  stage: 'all' | 'caution' | 'rest';
+  folded: boolean;
+}
 
-/** Lower than this nothing is seen on the drawing; the style sheet hides it then. */
-const PICTURE_PX = 96;
+/** Lower than this nothing is seen on a drawing; where there is a choice it gets more. */
+const PICTURE_PX = { all: 96, rest: 150 } as const;
 
 function useFit(isNew: boolean) {
-  const [fit, setFit] = useState<Fit>('whole');
+  const [fit, setFit] = useState<Fit>({ stage: 'all', folded: false });
   const body = useRef<HTMLDivElement>(null);
   useLayoutEffect(() => {
     const frame = body.current;
-    if (!frame || (fit !== 'whole' && fit !== 'folded')) return;
+    if (!frame || fit.stage === 'caution') return;
+    const least = PICTURE_PX[fit.stage];
     const settle = () => {
       const over = frame.scrollHeight > frame.clientHeight + 2;
       // The way to find can be opened again by a touch; the drawing is worth the room.
-      const room = frame.querySelector('[data-room]')?.clientHeight ?? PICTURE_PX;
-      if (!over && (fit !== 'whole' || !isNew || room >= PICTURE_PX)) return;
-      setFit((now) => (now === 'whole' ? 'folded' : now === 'folded' && isNew ? 'caution' : now));
+      const room = frame.querySelector('[data-room]')?.clientHeight ?? least;
+      if (!over && room >= least) return;
+      setFit((now) => {
+        if (!now.folded) return { ...now, folded: true };
+        return isNew && now.stage === 'all' ? { stage: 'caution', folded: false } : now;
+      });
     };
     settle();
     const watch = new ResizeObserver(settle);
@@ -87,7 +96,7 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
   const isNew =
     present !== null && (before === undefined || placeKey(before) !== placeKey(present.step));
   const { fit, setFit, body } = useFit(isNew);
-  const early = useEarly(fit === 'rest' ? 'rest' : 'first');
+  const early = useEarly(fit.stage === 'rest' ? 'rest' : 'first');
   if (!present) return null;
   const { step, site, name, ceiling } = present;
   const isSearch = step.dose.method === 'search';
@@ -95,7 +104,8 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
   const heading = !isNew ? (step.spot ? 'Next place' : 'Next point') : sameSite ? 'Other side' : '';
   // What is good for the place just left, before the next one.
   const leaving = before && !sameSite ? sites[before.siteId]?.afterCare : undefined;
-  const cautionOnly = fit === 'caution';
+  const cautionOnly = fit.stage === 'caution';
+  const show = cautionOnly ? 'place' : fit.stage === 'rest' || sameSite ? 'way' : 'both';
   const lines: ReactNode[] = [
     ...(leaving ? [leaving] : []),
     ...moveWords(state, postures),
@@ -109,13 +119,13 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
       <div className={classes.body} ref={body}>
         {heading && <p className={classes.turn}>{heading}</p>}
         <h1>{name}</h1>
-        {isNew && <Picture step={step} />}
+        {isNew && <Pictures step={step} show={show} />}
         {!cautionOnly && (
           <p className={classes.soft}>
             {[...(ways[step.itemId] ?? []), pointWords(step)].filter(Boolean).join(' · ')}
           </p>
         )}
-        {site && isNew && fit !== 'rest' && <Caution site={site} alone={cautionOnly} />}
+        {site && isNew && fit.stage !== 'rest' && <Caution site={site} alone={cautionOnly} />}
         {!cautionOnly && (
           <>
             {lines.map((words, index) => (
@@ -127,8 +137,8 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
             {site && (
               <details
                 className={classes.how}
-                open={!sameSite && fit !== 'folded'}
-                key={String(fit === 'folded')}
+                open={!sameSite && !fit.folded}
+                key={String(fit.folded)}
               >
                 <summary>Find the spot</summary>
                 <ol>
@@ -150,7 +160,11 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
           </p>
         )}
         {cautionOnly ? (
-          <button type="button" className={classes.main} onClick={() => setFit('rest')}>
+          <button
+            type="button"
+            className={classes.main}
+            onClick={() => setFit({ stage: 'rest', folded: false })}
+          >
             Find the spot
           </button>
         ) : (

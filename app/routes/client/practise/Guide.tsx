@@ -8,6 +8,7 @@ import { Choice } from '~/ui/practise/Choice';
 import { play } from '~/ui/practise/cues';
 import { openDevice, type Device } from '~/ui/practise/device';
 import { useLead } from '~/ui/practise/useLead';
+import { usePicturesAhead } from '~/ui/practise/usePicturesAhead';
 import { useAwake } from '~/ui/practise/useAwake';
 import type { Numbers } from '~/ui/screening/Call';
 import { Closing, Finished, Stopped } from './Ending';
@@ -227,6 +228,7 @@ export function Guide({
 }) {
   const outbox = useOutbox();
   const { lead, takeOver } = useLead(userId);
+  usePicturesAhead(version.steps);
   const [device, setDevice] = useState<Device | null>(null);
   useEffect(() => {
     if (lead !== 'here') return;

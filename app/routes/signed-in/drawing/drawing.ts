@@ -1,21 +1,22 @@
-import { findSite, SIDES } from '#core/anatomy';
+import { findSite } from '#core/anatomy';
+import { setupScene } from '#core/poses';
 import { load } from '~/door.server';
 import { found } from '~/keeping/server/refusal.server';
 import { siteSvg } from '~/ui/figure/siteSvg.server';
+import { sceneSvg } from '~/ui/poses/sceneSvg.server';
 import type { Route } from './+types/drawing';
+import { asPicture, sideOf } from './picture.server';
 
-const DAY_SECONDS = 86_400;
-
-/** A site drawn close up, for whoever is led to it. Nothing in it is about a person. */
+/**
+ * A site drawn close up, for whoever is led to it; with a tool and a posture, how the body gets there. Nothing in it
+ * is about a person.
+ */
 export const loader = ({ params, request }: Route.LoaderArgs) =>
   load(async () => {
     const site = found(findSite(params.siteId), 'site');
-    const wish = new URL(request.url).searchParams.get('side');
-    const side = SIDES.find((one) => one === wish) ?? 'mid';
-    return new Response(siteSvg(site, side), {
-      headers: {
-        'Content-Type': 'image/svg+xml; charset=utf-8',
-        'Cache-Control': `private, max-age=${DAY_SECONDS}`,
-      },
-    });
+    const { searchParams } = new URL(request.url);
+    const [tool, posture] = [searchParams.get('with'), searchParams.get('in')];
+    const side = sideOf(searchParams);
+    if (tool === null || posture === null) return asPicture(siteSvg(site, side));
+    return asPicture(sceneSvg(found(setupScene(site.id, tool, posture, side), 'drawing')));
   });

@@ -8,6 +8,7 @@ import { calibrate, ladderOf } from '#core/pressure';
 import { usualDose } from '#core/routine';
 import { clockTime } from '~/ui/parts/words';
 import { doseFigures } from '~/ui/plan/doseWords';
+import { SetupDrawing } from '~/ui/poses/SetupDrawing';
 import { fewRungs, LadderBars } from '~/ui/ladder/LadderBars';
 import classes from './site.module.css';
 
@@ -103,10 +104,21 @@ export function Ways({ site }: { site: Site }) {
       <ul className={classes.ways}>
         {site.setups.map(({ toolId, positionId, how }) => (
           <li key={`${toolId}:${positionId}`}>
-            <strong>{findTool(toolId)?.name}</strong>
-            <span className={classes.where}>{findPosture(positionId)?.name}</span>
-            <p>{how}</p>
-            <PostureWords id={positionId} />
+            <div className={classes.way}>
+              <SetupDrawing
+                siteId={site.id}
+                toolId={toolId}
+                positionId={positionId}
+                side={site.midline ? 'mid' : 'right'}
+                className={classes.drawn}
+              />
+              <div>
+                <strong>{findTool(toolId)?.name}</strong>
+                <span className={classes.where}>{findPosture(positionId)?.name}</span>
+                <p>{how}</p>
+                <PostureWords id={positionId} />
+              </div>
+            </div>
           </li>
         ))}
       </ul>

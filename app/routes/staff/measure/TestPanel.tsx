@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuid } from 'uuid';
-import { poseOf, sitesOfTest, type MovementTest, type Quantity, type Way } from '#core/measurement';
+import { sitesOfTest, type MovementTest, type Quantity, type Way } from '#core/measurement';
+import { testScene } from '#core/poses';
 import { NeedsYou } from '~/ui/keeping/NeedsYou';
-import { PosedFigure } from '~/ui/measure/PosedFigure';
+import { SceneDrawing } from '~/ui/poses/SceneDrawing';
 import type { useFigures } from '~/ui/measure/useFigures';
 import { Notice } from '~/ui/parts/Notice';
 import { HomeAsking } from './HomeAsking';
@@ -31,7 +32,6 @@ export function TestPanel({
   const readings = useReadings(data, test.id);
   const { keepPicture, trouble } = useKeepPicture(base);
   const [tool, setTool] = useState<ChosenTool | null>(null);
-  const pose = poseOf(test.id);
   const write = (
     place: Place,
     what: { tries: number[]; seen?: string; way: Way; pictureId?: string | null },
@@ -83,7 +83,7 @@ export function TestPanel({
           </p>
         </div>
         <div className={classes.pose}>
-          <PosedFigure pose={pose} label={`${test.name}, drawn`} />
+          <SceneDrawing scene={testScene(test.id, `${test.name}, drawn`)} />
         </div>
       </header>
       <NeedsYou

@@ -1,10 +1,14 @@
+import { DRILLS, STRETCHES } from '#core/activities';
+import { SITES } from '#core/anatomy';
 import { METHOD_IDS, METHODS } from '#core/dosage';
 import { SURFACE_IDS, SURFACES, TOOLS } from '#core/equipment';
 import { sourceWords } from '#core/knowledge';
 import { NEEDS, POSTURES } from '#core/loading';
+import { activityScene, setupScene, type Scene } from '#core/poses';
 import { LESSONS, PUBLISHED } from '#core/teaching';
 
 import { staffContext } from '~/context.server';
+import { SceneDrawing } from '~/ui/poses/SceneDrawing';
 import type { Route } from './+types/teaching';
 import classes from './teaching.module.css';
 
@@ -23,8 +27,23 @@ const TABLES = [
   { id: 'tools', title: 'Tools' },
   { id: 'surfaces', title: 'Surfaces' },
   { id: 'postures', title: 'Postures' },
+  { id: 'stretches', title: 'Stretches' },
+  { id: 'drills', title: 'Drills' },
   { id: 'sources', title: 'Sources' },
 ] as const;
+
+function Drawn({ scene }: { scene: Scene | null }) {
+  return scene && <SceneDrawing scene={scene} className={classes.scene} />;
+}
+
+/** A posture by the first setup that uses it. */
+function PostureDrawing({ id }: { id: string }) {
+  for (const site of SITES) {
+    const setup = site.setups.find(({ positionId }) => positionId === id);
+    if (setup) return <Drawn scene={setupScene(site.id, setup.toolId, id, 'right')} />;
+  }
+  return null;
+}
 
 export default function Notes() {
   return (
@@ -105,7 +124,8 @@ export default function Notes() {
         <section id="postures">
           <h2>Postures</h2>
           {POSTURES.map((posture) => (
-            <article key={posture.id}>
+            <article key={posture.id} className={classes.drawn}>
+              <PostureDrawing id={posture.id} />
               <h3>{posture.name}</h3>
               <p className={classes.figures}>
                 rests on: {posture.supports}
@@ -115,6 +135,36 @@ export default function Notes() {
               <p>In: {posture.getIn}</p>
               <p>Out: {posture.getOut}</p>
               <p>Less: {posture.unload}</p>
+            </article>
+          ))}
+        </section>
+        <section id="stretches">
+          <h2>Stretches</h2>
+          {STRETCHES.map(({ id, name, sided, getInto, feel, push }) => (
+            <article key={id} className={classes.drawn}>
+              <Drawn scene={activityScene({ of: 'stretch', id }, sided ? 'right' : 'mid')} />
+              <h3>{name}</h3>
+              <ol>
+                {getInto.map((line) => (
+                  <li key={line}>{line}</li>
+                ))}
+              </ol>
+              <p>{feel}</p>
+              {push && <p className={classes.soft}>Contract–relax: {push}</p>}
+            </article>
+          ))}
+        </section>
+        <section id="drills">
+          <h2>Drills</h2>
+          {DRILLS.map(({ id, name, sided, says }) => (
+            <article key={id} className={classes.drawn}>
+              <Drawn scene={activityScene({ of: 'drill', id }, sided ? 'right' : 'mid')} />
+              <h3>{name}</h3>
+              <ol>
+                {says.map((line) => (
+                  <li key={line}>{line}</li>
+                ))}
+              </ol>
             </article>
           ))}
         </section>

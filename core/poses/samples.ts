@@ -1,15 +1,15 @@
 import type { TestId } from '#core/anatomy';
 import type { Point } from '#core/geometry';
-import type { PictureRead } from '../angle';
-import type { Pose } from './body';
+import type { PictureRead } from '#core/measurement';
+import type { Scene } from './scene';
 import {
-  armLiftPose,
-  edgePose,
-  headForwardPose,
-  kneeBendPose,
-  shinPose,
-  straightLegPose,
-} from './side';
+  armLiftScene,
+  edgeScene,
+  headForwardScene,
+  kneeBendScene,
+  shinScene,
+  straightLegScene,
+} from './testScenes';
 
 /** A drawn figure with an angle that is known by construction. */
 export interface Sample {
@@ -18,7 +18,7 @@ export interface Sample {
   testId: TestId;
   quantityId: string;
   read: PictureRead;
-  pose: Pose;
+  scene: Scene;
   degrees: number;
 }
 
@@ -27,40 +27,48 @@ const sample = (
   name: string,
   [testId, quantityId]: readonly [TestId, string],
   read: PictureRead,
-  pose: Pose,
-): Sample => ({ id, name, testId, quantityId, read, pose, degrees: pose.angle?.degrees ?? 0 });
+  scene: Omit<Scene, 'says'>,
+): Sample => ({
+  id,
+  name,
+  testId,
+  quantityId,
+  read,
+  scene: { ...scene, says: `${name}, drawn` },
+  degrees: scene.angle?.degrees ?? 0,
+});
 
 /** Sample figures to try the angle tool on. */
 export const SAMPLES: readonly Sample[] = [
-  sample('leg-62', 'Straight leg', ['straight-leg', 'lift'], 'three points', straightLegPose(62)),
+  sample('leg-62', 'Straight leg', ['straight-leg', 'lift'], 'three points', straightLegScene(62)),
   sample(
     'knee-118',
     'Heel to buttock',
     ['heel-to-buttock', 'knee'],
     'three points',
-    kneeBendPose(118),
+    kneeBendScene(118),
   ),
-  sample('edge-64', 'Edge of the bed', ['edge-of-bed', 'knee'], 'three points', edgePose(12, 64)),
+  sample('edge-64', 'Edge of the bed', ['edge-of-bed', 'knee'], 'three points', edgeScene(12, 64)),
   sample(
     'arm-154',
     'Arm overhead',
     ['shoulder-overhead', 'lift'],
     'three points',
-    armLiftPose(154),
+    armLiftScene(154),
   ),
   sample(
     'head-44',
     'Head forward',
     ['ear-over-shoulder', 'cva'],
     'above level',
-    headForwardPose(44),
+    headForwardScene(44),
   ),
-  sample('shin-31', 'Knee to the wall', ['knee-to-wall', 'shin'], 'to the vertical', shinPose(31)),
+  sample('shin-31', 'Knee to the wall', ['knee-to-wall', 'shin'], 'to the vertical', shinScene(31)),
 ];
 
 /** The points one would place on a sample, in the order its reading takes them. */
-export function pointsOfSample({ read, pose }: Sample): Point[] {
-  if (!pose.angle) return [];
-  const { one, vertex, other } = pose.angle;
+export function pointsOfSample({ read, scene }: Sample): Point[] {
+  if (!scene.angle) return [];
+  const { one, vertex, other } = scene.angle;
   return read === 'three points' ? [one, vertex, other] : [vertex, other];
 }

@@ -1,0 +1,148 @@
+import { pathOf, smooth, smoothLine, type Point } from '#core/geometry';
+import { frameOf, type DrawnBody, type DrawnTool, type Scene, type Thing } from '#core/poses';
+import classes from './SceneDrawing.module.css';
+
+const straight = (points: readonly Point[], closed: boolean) =>
+  `M${points.map(([x, y]) => `${Math.round(x * 10) / 10},${Math.round(y * 10) / 10}`).join('L')}${closed ? 'Z' : ''}`;
+
+/** A person: first every edge of a layer, then every fill, so that one line runs round the whole of it. */
+function Body({ body }: { body: DrawnBody }) {
+  return (
+    <g className={classes.person} data-ghost={body.ghost} data-helper={body.helper}>
+      {body.layers.map(({ depth, outlines }) => {
+        const paths = outlines.map((outline) => pathOf(smooth(outline)));
+        return (
+          <g key={depth} data-depth={depth}>
+            <path d={paths.join('')} className={classes.edge} />
+            {paths.map((path) => (
+              <path key={path} d={path} className={classes.fill} />
+            ))}
+            {depth === 'body' && (
+              <>
+                {body.hair.length > 0 && (
+                  <path d={pathOf(smooth(body.hair))} className={classes.hair} />
+                )}
+                <path
+                  d={body.face.map((line) => pathOf(smoothLine(line))).join('')}
+                  className={classes.face}
+                />
+              </>
+            )}
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+function Around({ thing }: { thing: Thing }) {
+  return (
+    <path
+      d={straight(thing.points, thing.solid)}
+      className={classes.thing}
+      data-what={thing.what}
+      data-solid={thing.solid}
+    />
+  );
+}
+
+function Tool({ tool }: { tool: DrawnTool }) {
+  const [at] = tool.points;
+  if (!at) return null;
+  switch (tool.kind) {
+    case 'ball':
+      return <circle cx={at[0]} cy={at[1]} r={tool.radius} className={classes.tool} />;
+    case 'roller':
+      return (
+        <g>
+          <circle cx={at[0]} cy={at[1]} r={tool.radius} className={classes.tool} />
+          <circle cx={at[0]} cy={at[1]} r={tool.radius * 0.42} className={classes.core} />
+        </g>
+      );
+    case 'line': {
+      const d = pathOf(smoothLine(tool.points));
+      return (
+        <g>
+          <path d={d} className={classes.bar} strokeWidth={tool.radius * 2} />
+          <path d={d} className={classes.barInside} strokeWidth={tool.radius * 2 - 5} />
+        </g>
+      );
+    }
+    case 'shape':
+      return <path d={pathOf(smooth(tool.points))} className={classes.tool} />;
+  }
+}
+
+const ARROW = 17;
+
+/** An arrow, bowed where a movement turns. */
+function Arrow({ from, to, bow = 0 }: { from: Point; to: Point; bow?: number }) {
+  const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
+  const middle: Point = [(from[0] + to[0]) / 2 - dy * bow, (from[1] + to[1]) / 2 + dx * bow];
+  const [ex, ey] = [to[0] - middle[0], to[1] - middle[1]];
+  const size = Math.hypot(ex, ey) || 1;
+  const [ux, uy] = [ex / size, ey / size];
+  const wing = (side: 1 | -1): Point => [
+    to[0] - ux * ARROW - uy * side * ARROW * 0.55,
+    to[1] - uy * ARROW + ux * side * ARROW * 0.55,
+  ];
+  return (
+    <g className={classes.arrow}>
+      <path d={`M${from.join(',')}Q${middle.join(',')} ${to.join(',')}`} />
+      <path d={`M${wing(1).join(',')}L${to.join(',')}L${wing(-1).join(',')}`} />
+    </g>
+  );
+}
+
+/** What a scene holds, to be laid into a drawing: without what is measured. */
+export function SceneParts({ scene }: { scene: Scene }) {
+  const over = (wanted: boolean) => scene.tools.filter((tool) => tool.over === wanted);
+  const things = (wanted: boolean) => scene.things.filter((one) => (one.over ?? false) === wanted);
+  return (
+    <>
+      {things(false).map((thing) => (
+        <Around key={thing.what + straight(thing.points, false)} thing={thing} />
+      ))}
+      {over(false).map((tool) => (
+        <Tool key={`${tool.kind}${tool.points.join(' ')}`} tool={tool} />
+      ))}
+      {scene.bodies.map((body, index) => (
+        <Body key={`${index}${body.ghost}`} body={body} />
+      ))}
+      {things(true).map((thing) => (
+        <Around key={thing.what + straight(thing.points, false)} thing={thing} />
+      ))}
+      {over(true).map((tool) => (
+        <Tool key={`${tool.kind}${tool.points.join(' ')}`} tool={tool} />
+      ))}
+    </>
+  );
+}
+
+/** How the body lies, leans or reaches, with tool, wall, floor and chair in place. */
+export function SceneDrawing({ scene, className }: { scene: Scene; className?: string }) {
+  return (
+    <svg
+      viewBox={frameOf(scene)
+        .map((value) => Math.round(value))
+        .join(' ')}
+      className={className ? `${classes.scene} ${className}` : classes.scene}
+      role="img"
+      aria-label={scene.says}
+    >
+      <SceneParts scene={scene} />
+      {scene.angle && (
+        <path
+          d={straight([scene.angle.one, scene.angle.vertex, scene.angle.other], false)}
+          className={classes.angle}
+        />
+      )}
+      {scene.contact && (
+        <circle cx={scene.contact[0]} cy={scene.contact[1]} r="11" className={classes.contact} />
+      )}
+      {scene.arrows.map((arrow) => (
+        <Arrow key={`${arrow.from.join()}${arrow.to.join()}`} {...arrow} />
+      ))}
+    </svg>
+  );
+}

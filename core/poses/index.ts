@@ -1,0 +1,5 @@
+export { frameOf, mirrored, type DrawnBody, type DrawnTool, type Scene, type Thing } from './scene';
+export { setupScene } from './setupScene';
+export { activityScene, breathScene, drillScene, stretchScene } from './activityScenes';
+export { testScene } from './testScenes';
+export { pointsOfSample, SAMPLES, type Sample } from './samples';
