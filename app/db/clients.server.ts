@@ -108,6 +108,7 @@ export const practiceSessionsSince = (db: Database, practiceId: string, since: D
       counts: practisedSession.counts,
       stopReason: practisedSession.stopReason,
       tooMuch: sql<boolean>`jsonb_path_exists(${practisedSession.summary}, '$.places[*] ? (@.tooMuch == true)')`,
+      onlyPain: sql<boolean>`jsonb_path_exists(${practisedSession.summary}, '$.places[*] ? (@.onlyPain == true)')`,
       response: response.response,
     })
     .from(practisedSession)

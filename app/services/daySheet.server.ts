@@ -70,6 +70,7 @@ export async function daySheet(setting: Setting, who: Principal) {
       quietDays: tooQuiet,
       told: seen.told,
       pressedTooHard: seen.pressedTooHard,
+      onlyPain: seen.onlyPain,
       sessionsLately: seen.sessions,
       answers,
       group: triage({
@@ -77,6 +78,7 @@ export async function daySheet(setting: Setting, who: Principal) {
         stopsAll: (answers?.stop ?? null) !== null,
         told: seen.told,
         pressedTooHard: seen.pressedTooHard,
+        onlyPain: seen.onlyPain,
         quietDays: tooQuiet,
       }),
       today: theirToday,

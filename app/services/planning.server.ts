@@ -49,13 +49,18 @@ export async function planOf(setting: Setting, who: Principal, clientId: string)
     /** An interview was held or confirmed. */
     screened: interviews.some(({ confirmed }) => confirmed),
     /** Tender points of the latest visit that has any, and those the client added since. */
-    mapped: latestPoints(points).map(({ siteId, side, rating, worst, refersTo }) => ({
-      siteId,
-      side,
-      rating,
-      worst,
-      refersTo,
-    })),
+    mapped: latestPoints(points).map(
+      ({ siteId, side, rating, worst, refersTo, thread, across, down }) => ({
+        siteId,
+        side,
+        rating,
+        worst,
+        refersTo,
+        thread,
+        across,
+        down,
+      }),
+    ),
     /** Sites that were in force a week ago. */
     settledSites: settledSites(versions, today),
     /** What the client rated on first pressing, at which setup; newest sessions first. */

@@ -1,6 +1,6 @@
 import { dayOf } from '#core/calendar';
 import type { SessionSummary } from '#core/session';
-import { dropRows, weeksOf } from '#core/trend';
+import { dropRows, foundRows, weeksOf } from '#core/trend';
 import { versionsOf } from '~/db/routines.server';
 import { sessionsOf } from '~/db/sessions.server';
 import { fileOf } from './clientFile.server';
@@ -86,6 +86,11 @@ export async function reviewOf(setting: Setting, who: Principal, clientId: strin
     name: file.name,
     today,
     rows: dropRows(rated),
+    found: foundRows(
+      rated.flatMap(({ siteId, side, day, found }) =>
+        found === undefined ? [] : [{ siteId, side, day, found }],
+      ),
+    ),
     weeks: weeksOf(sessions, periods, today),
     versions: versions.map(({ number, issuedOn, reason, issuedByName }) => ({
       number,

@@ -92,3 +92,33 @@ describe('what the map found', () => {
     }
   });
 });
+
+describe('which point it is', () => {
+  const THREAD = '01890a5d-ac96-774b-bcce-b302099a805';
+  it('goes along with its side and a name a client can follow, the worst first', () => {
+    const [found] = foundSites([
+      point({ siteId: 'calf', rating: 4, thread: `${THREAD}1`, across: 20, down: -12 }),
+      point({ siteId: 'calf', rating: 6, thread: `${THREAD}2`, across: 0, down: 3 }),
+      point({
+        siteId: 'calf',
+        side: 'right',
+        rating: 5,
+        thread: `${THREAD}3`,
+        across: -5,
+        down: 0,
+      }),
+    ]);
+    if (!found) throw new Error('Nothing was found.');
+    expect(itemFromMap(found, 'one').mapped).toEqual([
+      { thread: `${THREAD}2`, side: 'left', name: 'the worst' },
+      { thread: `${THREAD}3`, side: 'right', name: '0.5 cm further in' },
+      { thread: `${THREAD}1`, side: 'left', name: 'the next: 2 cm further out, 1 cm higher' },
+    ]);
+  });
+
+  it('is not made up where the map follows none', () => {
+    const [found] = foundSites([point({ siteId: 'calf' })]);
+    if (!found) throw new Error('Nothing was found.');
+    expect(itemFromMap(found, 'one')).not.toHaveProperty('mapped');
+  });
+});

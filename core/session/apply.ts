@@ -65,7 +65,11 @@ function endHold(state: SessionState, at: number, outcome: HoldOutcome): Session
   return { ...state, holds: write(state, { ...told, outcome }) };
 }
 
-/** A point that was too much is left: the holds still to come on it are passed over. */
+/** Whether a hold ended so that its point is left for the day. */
+const isLeft = (outcome: HoldRecord['outcome'] | undefined): boolean =>
+  outcome === 'too-much' || outcome === 'only-pain';
+
+/** A point that was too much, or stayed only pain, is left: the holds still to come on it are passed over. */
 function leavePoint(state: SessionState): SessionState {
   const here = stepOf(state);
   const isSame = (step: Step | undefined) =>
@@ -94,10 +98,11 @@ function rated(state: SessionState, event: At<'rated'>): SessionState {
     phase.name === 'hold'
       ? Math.round(heldSeconds(state, event.at))
       : Math.round(present?.contactSeconds ?? 0);
-  const ratings = [...(present?.ratings ?? []), { grade: event.grade, atSeconds }];
+  const when = phase.name === 'hold' ? ('pressing' as const) : ('letting go' as const);
+  const ratings = [...(present?.ratings ?? []), { grade: event.grade, atSeconds, when }];
   const next = { ...state, holds: write(state, { ratings }) };
   if (phase.name === 'rate-after') {
-    return advance(present?.outcome === 'too-much' ? leavePoint(next) : next, event.at);
+    return advance(isLeft(present?.outcome) ? leavePoint(next) : next, event.at);
   }
   const above = event.grade > ceilingOf(state);
   return { ...next, phase: { ...phase, overCeiling: above ? phase.overCeiling + 1 : 0 } };
@@ -212,6 +217,15 @@ export function apply(state: SessionState, event: SessionEvent): SessionState {
       return rated(state, event);
     case 'unrated':
       return unrated(state);
+    case 'hurts':
+    case 'eased': {
+      const { phase } = state;
+      const step = stepOf(state);
+      if (phase.name !== 'hold' || !step || !isHold(step)) return state;
+      const { hurts: hurt, ...calm } = phase;
+      if ((event.type === 'hurts') === (hurt ?? false)) return state;
+      return { ...state, phase: event.type === 'hurts' ? { ...calm, hurts: true } : calm };
+    }
     case 'hold-ended': {
       if (state.phase.name !== 'hold') return state;
       const ended = endHold(state, event.at, event.how === 'let-go' ? 'too-much' : event.how);

@@ -29,11 +29,18 @@ export const eventBodySchema = z.discriminatedUnion('type', [
   }),
   /** The last rating of the hold was a slip of the finger. */
   z.object({ type: z.literal('unrated'), step }),
+  /** It is only pain, no welcome ache: to be eased off whatever the number. */
+  z.object({ type: z.literal('hurts'), step }),
+  /** After easing off it is a welcome ache. */
+  z.object({ type: z.literal('eased'), step }),
   z.object({
     type: z.literal('hold-ended'),
     step,
-    /** `too-much` is of earlier editions, which went straight on; `let-go` asks how it is on letting go. */
-    how: z.enum(['time', 'faded', 'cap', 'too-much', 'let-go', 'client']),
+    /**
+     * `too-much` is of earlier editions, which went straight on; `let-go` asks how it is on letting go. `changed`: it
+     * is softer, or sends nowhere any more, though a rating remains. `only-pain`: it stayed only pain after easing off.
+     */
+    how: z.enum(['time', 'faded', 'cap', 'too-much', 'let-go', 'client', 'changed', 'only-pain']),
   }),
   z.object({ type: z.literal('skipped'), step, reason: ids(SKIP_REASONS) }),
   z.object({ type: z.literal('paused') }),

@@ -443,7 +443,13 @@ const anyBody: fc.Arbitrary<EventBody> = fc.oneof(
   fc.record({
     type: fc.constant('hold-ended' as const),
     step: fc.nat({ max: 12 }),
-    how: fc.constantFrom('time' as const, 'faded' as const, 'cap' as const, 'client' as const),
+    how: fc.constantFrom(
+      ...(['time', 'faded', 'cap', 'client', 'changed', 'only-pain', 'let-go'] as const),
+    ),
+  }),
+  fc.record({
+    type: fc.constantFrom('hurts' as const, 'eased' as const),
+    step: fc.nat({ max: 12 }),
   }),
   fc.record({
     type: fc.constant('skipped' as const),
@@ -503,6 +509,10 @@ describe('any log at all', () => {
           'pause' as const,
           'resume' as const,
           'skip' as const,
+          'hurts' as const,
+          'eased' as const,
+          'changed' as const,
+          'only-pain' as const,
         ),
         n: fc.constant(0),
       }),
@@ -517,7 +527,11 @@ describe('any log at all', () => {
           else if (kind === 'ready') run.ready();
           else if (kind === 'pause') run.happen({ type: 'paused' });
           else if (kind === 'resume') run.happen({ type: 'resumed' });
-          else run.happen({ type: 'skipped', step: run.state.stepIndex, reason: 'no-time' });
+          else if (kind === 'hurts' || kind === 'eased') {
+            run.happen({ type: kind, step: run.state.stepIndex });
+          } else if (kind === 'changed' || kind === 'only-pain') {
+            run.happen({ type: 'hold-ended', step: run.state.stepIndex, how: kind });
+          } else run.happen({ type: 'skipped', step: run.state.stepIndex, reason: 'no-time' });
         }
         expectSound(run.state);
         expect(replay(begin(expand(routine)), run.log)).toEqual(run.state);

@@ -9,19 +9,37 @@ export type Phase =
   | { name: 'rest'; since: number }
   | { name: 'count-in'; since: number }
   /** `heldMs` was held before `since`; a pause adds to it. */
-  | { name: 'hold'; since: number; heldMs: number; overCeiling: number }
+  | { name: 'hold'; since: number; heldMs: number; overCeiling: number; hurts?: true }
   | { name: 'rate-after' }
   /** All holds are through: a word for the day. */
   | { name: 'closing' };
 
 export type HoldOutcome =
   /** Not pressed: it was told, and done. */
-  'done' | 'time' | 'faded' | 'cap' | 'too-much' | 'client' | 'cut short' | 'site cap' | 'left out';
+  | 'done'
+  | 'time'
+  | 'faded'
+  | 'cap'
+  | 'too-much'
+  | 'client'
+  | 'changed'
+  | 'only-pain'
+  | 'cut short'
+  | 'site cap'
+  | 'left out';
+
+/** A rating, and when it was asked: while pressing, or on letting go. */
+export interface Rating {
+  grade: number;
+  /** Seconds into the hold. */
+  atSeconds: number;
+  when: 'pressing' | 'letting go';
+}
 
 /** What became of one hold. */
 export interface HoldRecord {
   step: number;
-  ratings: { grade: number; atSeconds: number }[];
+  ratings: Rating[];
   /** None where nothing is pressed. */
   contactSeconds: number;
   /** How long something that is not pressed was done. */

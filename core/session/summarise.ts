@@ -3,11 +3,20 @@ import type { ActivityKind } from '#core/activities';
 import { holdsAmong, isHold, placeKey, type HoldStep, type Step } from '#core/routine';
 import type { HoldOutcome, HoldRecord, SessionState } from './state';
 
+/** One point of the map in one session: its rating while pressing, and the last one. */
+export interface RatedPoint {
+  thread: string;
+  name: string;
+  before: number | null;
+  after: number | null;
+  contactSeconds: number;
+}
+
 /** One site and side of one session. Grades 0–10; `null` when the client gave none. */
 export interface PlaceSummary {
   siteId: string;
   side: Side;
-  /** The highest first rating among the holds there. */
+  /** The highest first rating while pressing among the holds there. */
   before: number | null;
   /** The highest last rating among the holds there that were rated at least twice. */
   after: number | null;
@@ -16,8 +25,12 @@ export interface PlaceSummary {
   holdsAsked: number;
   /** Tender spots found, where every one was looked for. */
   found?: number;
+  /** The points of the map among them, each by its thread. */
+  points?: readonly RatedPoint[];
   /** A hold there was ended because it was rated above the ceiling twice running. */
   tooMuch: boolean;
+  /** A hold there stayed only pain after easing off. */
+  onlyPain?: true;
 }
 
 /** One line of one session that is not pressed. */
@@ -49,7 +62,8 @@ const isHeld = ({ outcome, contactSeconds }: HoldRecord, step: Step | undefined)
   step !== undefined &&
   isHold(step) &&
   contactSeconds >= 1 &&
-  (THROUGH.includes(outcome) || (outcome === 'client' && contactSeconds * 2 >= step.leastSeconds));
+  (THROUGH.includes(outcome) ||
+    ((outcome === 'client' || outcome === 'changed') && contactSeconds * 2 >= step.leastSeconds));
 
 /** Told and done, gone through to its end, or for at least half of it by the client’s own choice. */
 const isThrough = ({ outcome, seconds = 0 }: HoldRecord, limitSeconds: number): boolean =>
@@ -88,10 +102,42 @@ function foundAmong(
   return { found: searched.filter((hold) => (hold?.contactSeconds ?? 0) >= 1).length };
 }
 
+/** The mapped points among the holds of a place. */
+function pointsAmong(
+  { steps }: SessionState,
+  holds: readonly (HoldRecord | undefined)[],
+): { points?: RatedPoint[] } {
+  const byThread = new Map<string, { name: string; holds: HoldRecord[] }>();
+  for (const hold of holds) {
+    const step = hold && steps[hold.step];
+    if (!step || !isHold(step) || step.thread === undefined) continue;
+    const entry = byThread.get(step.thread) ?? { name: step.spot ?? '', holds: [] };
+    byThread.set(step.thread, { ...entry, holds: [...entry.holds, hold] });
+  }
+  if (byThread.size === 0) return {};
+  const points = [...byThread].map(([thread, { name, holds: own }]): RatedPoint => ({
+    thread,
+    name,
+    before: highest(own.map(firstWhilePressing)),
+    after: highest(own.map(lastOfMany)),
+    contactSeconds: Math.round(own.reduce((sum, { contactSeconds }) => sum + contactSeconds, 0)),
+  }));
+  return { points };
+}
+
+const lastOfMany = (hold: HoldRecord | undefined): number | undefined =>
+  hold && hold.ratings.length > 1 ? hold.ratings.at(-1)?.grade : undefined;
+
 const highest = (grades: (number | undefined)[]): number | null => {
   const given = grades.filter((grade) => grade !== undefined);
   return given.length === 0 ? null : Math.max(...given);
 };
+
+/** A rating given only on letting go is no rating before. */
+function firstWhilePressing(hold: HoldRecord | undefined): number | undefined {
+  const first = hold?.ratings[0];
+  return first?.when === 'pressing' ? first.grade : undefined;
+}
 
 /** Adds up a session, running or ended: by site and side, and as a whole. */
 export function summarise(state: SessionState): SessionSummary {
@@ -117,17 +163,15 @@ export function summarise(state: SessionState): SessionSummary {
   const summaries = [...places.values()].map(({ siteId, side, holds }): PlaceSummary => ({
     siteId,
     side,
-    before: highest(holds.map((hold) => hold?.ratings[0]?.grade)),
-    after: highest(
-      holds.map((hold) =>
-        hold && hold.ratings.length > 1 ? hold.ratings.at(-1)?.grade : undefined,
-      ),
-    ),
+    before: highest(holds.map(firstWhilePressing)),
+    after: highest(holds.map(lastOfMany)),
     contactSeconds: Math.round(holds.reduce((sum, hold) => sum + (hold?.contactSeconds ?? 0), 0)),
     holdsDone: holds.filter((hold) => hold && isHeld(hold, state.steps[hold.step])).length,
     holdsAsked: holds.length,
     ...foundAmong(state, holds),
+    ...pointsAmong(state, holds),
     tooMuch: holds.some((hold) => hold?.outcome === 'too-much'),
+    ...(holds.some((hold) => hold?.outcome === 'only-pain') ? { onlyPain: true as const } : {}),
   }));
   const sum = (of: (place: PlaceSummary) => number) =>
     summaries.reduce((total, place) => total + of(place), 0);

@@ -17,6 +17,8 @@ export interface Stroke {
 export interface DropRow {
   siteId: string;
   side: Side;
+  /** The point of the map it is, and what it is called; absent: the site as a whole. */
+  point?: { thread: string; name: string };
   strokes: Stroke[];
   firstDay: Day;
   trend: Line | null;
@@ -34,6 +36,14 @@ export interface RatedPlace {
   after: number | null;
   contactSeconds: number;
   tooMuch: boolean;
+  /** The points of the map that were worked there. */
+  points?: readonly {
+    thread: string;
+    name: string;
+    before: number | null;
+    after: number | null;
+    contactSeconds: number;
+  }[];
 }
 
 const middle = (values: number[]): number | null => {
@@ -44,7 +54,16 @@ const middle = (values: number[]): number | null => {
   return (low + high) / 2;
 };
 
-function rowOf(siteId: string, side: Side, strokes: Stroke[]): DropRow | null {
+/** Strokes of one row before anything is worked out of them. */
+interface Gathered {
+  siteId: string;
+  side: Side;
+  point?: { thread: string; name: string };
+  strokes: Stroke[];
+}
+type Rated = Omit<Gathered, 'strokes'> & { stroke: Stroke };
+
+function rowOf({ siteId, side, point, strokes }: Gathered): DropRow | null {
   const first = strokes[0];
   if (!first) return null;
   const points = strokes.map(
@@ -57,6 +76,7 @@ function rowOf(siteId: string, side: Side, strokes: Stroke[]): DropRow | null {
   return {
     siteId,
     side,
+    ...(point ? { point } : {}),
     strokes,
     firstDay: first.day,
     trend,
@@ -65,20 +85,43 @@ function rowOf(siteId: string, side: Side, strokes: Stroke[]): DropRow | null {
   };
 }
 
-/** Gathers rated sessions into rows, one per site and side, most often worked first. */
+/** What is rated in one session at one place: its mapped points each, or the place as a whole. */
+function ratingsOf({ siteId, side, points = [], ...place }: RatedPlace): Rated[] {
+  const { sessionId, day, tooMuch } = place;
+  const followed = points.flatMap(({ thread, name, before, after, contactSeconds }) =>
+    before === null
+      ? []
+      : [
+          {
+            siteId,
+            side,
+            point: { thread, name },
+            stroke: { sessionId, day, before, after, contactSeconds, tooMuch },
+          },
+        ],
+  );
+  if (followed.length > 0) return followed;
+  const { before, after, contactSeconds } = place;
+  if (before === null) return [];
+  return [{ siteId, side, stroke: { sessionId, day, before, after, contactSeconds, tooMuch } }];
+}
+
+/**
+ * Gathers rated sessions into rows, most often worked first: one for every point of the map that was followed, one for
+ * a site and side where none was.
+ */
 export function dropRows(places: readonly RatedPlace[]): DropRow[] {
-  const byPlace = new Map<string, { siteId: string; side: Side; strokes: Stroke[] }>();
-  for (const { siteId, side, before, ...rest } of places) {
-    if (before === null) continue;
-    const key = `${siteId}:${side}`;
-    const row = byPlace.get(key) ?? { siteId, side, strokes: [] };
-    row.strokes.push({ ...rest, before });
-    byPlace.set(key, row);
+  const rows = new Map<string, Gathered>();
+  for (const { stroke, ...where } of places.flatMap(ratingsOf)) {
+    const key = where.point?.thread ?? `${where.siteId}:${where.side}`;
+    const row = rows.get(key) ?? { ...where, strokes: [] };
+    // A point is called what it was called last.
+    rows.set(key, { ...row, ...where, strokes: [...row.strokes, stroke] });
   }
-  return [...byPlace.values()]
-    .flatMap(({ siteId, side, strokes }) => {
-      const ordered = [...strokes].sort((a, b) => a.day.localeCompare(b.day));
-      const row = rowOf(siteId, side, ordered);
+  return [...rows.values()]
+    .flatMap((gathered) => {
+      const strokes = gathered.strokes.toSorted((a, b) => a.day.localeCompare(b.day));
+      const row = rowOf({ ...gathered, strokes });
       return row ? [row] : [];
     })
     .sort((a, b) => b.strokes.length - a.strokes.length);

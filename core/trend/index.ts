@@ -1,6 +1,7 @@
 export { slopeInterval } from './slopeInterval';
 export { theilSen, type Line } from './theilSen';
 export { weeksOf, type WeekCount } from './weeks';
+export { foundRows, type FoundRow, type FoundThen } from './foundRows';
 export { dropRows, type DropRow, type RatedPlace, type Stroke } from './dropRows';
 export {
   lately,

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { linearRegression, median } from 'simple-statistics';
+import { addDays } from '#core/calendar';
 import { seeded } from '#core/uncertainty';
-import { changeOf, dropRows, slopeInterval, theilSen, weeksOf } from './index';
+import { changeOf, dropRows, foundRows, slopeInterval, theilSen, weeksOf } from './index';
 import { wordChange } from './change';
 
 const coordinate = fc.integer({ min: -1000, max: 1000 });
@@ -216,5 +217,94 @@ describe('sessions by week', () => {
       { monday: '2026-01-12', done: 1, partial: 0, asked: 7 },
     ]);
     expect(weeksOf([], [], '2026-01-14')).toEqual([]);
+  });
+});
+
+describe('rows of mapped points', () => {
+  const THREADS = [
+    '01890a5d-ac96-774b-bcce-b302099a8057',
+    '01890a5d-ac96-774b-bcce-b302099a8058',
+  ] as const;
+  const place = (day: string, points?: { thread: string; before: number | null }[]) => ({
+    siteId: 'calf',
+    side: 'left' as const,
+    sessionId: day,
+    day,
+    before: 6,
+    after: 4,
+    contactSeconds: 60,
+    tooMuch: false,
+    ...(points
+      ? {
+          points: points.map((point) => ({
+            name: 'the worst',
+            after: null,
+            contactSeconds: 30,
+            ...point,
+          })),
+        }
+      : {}),
+  });
+
+  it('are one for each point that was followed, one for the site where none was', () => {
+    const rows = dropRows([
+      place('2026-03-01'),
+      place('2026-03-02', [
+        { thread: THREADS[0], before: 6 },
+        { thread: THREADS[1], before: 3 },
+      ]),
+      place('2026-03-03', [
+        { thread: THREADS[0], before: 5 },
+        { thread: THREADS[1], before: null },
+      ]),
+    ]);
+    expect(
+      rows.map(({ point, strokes }) => [
+        point?.thread ?? null,
+        strokes.map(({ before }) => before),
+      ]),
+    ).toEqual([
+      [THREADS[0], [6, 5]],
+      [null, [6]],
+      [THREADS[1], [3]],
+    ]);
+  });
+
+  it('a place whose points nobody rated falls back to the place as a whole', () => {
+    const [row] = dropRows([place('2026-03-02', [{ thread: THREADS[0], before: null }])]);
+    expect(row?.point).toBeUndefined();
+    expect(row?.strokes).toHaveLength(1);
+  });
+});
+
+describe('tender spots found', () => {
+  const searches = (counts: number[]) =>
+    counts.map((found, index) => ({
+      siteId: 'shoulder-ridge',
+      side: 'left' as const,
+      day: addDays('2026-03-01', index * 2),
+      found,
+    }));
+
+  it('says nothing of a few searches, fewer only where they are, and warns where they grow', () => {
+    expect(foundRows(searches([5, 4, 3]))[0]?.says).toContain('Too few');
+    expect(foundRows(searches([6, 5, 5, 4, 3, 3, 2, 1]))[0]?.says).toContain('Fewer');
+    expect(foundRows(searches([1, 2, 3, 3, 4, 5, 5, 6]))[0]?.says).toContain('Look again');
+    expect(foundRows(searches([3, 4, 3, 4, 3, 4, 3, 4]))[0]?.says).toBe(
+      'No change beyond wavering.',
+    );
+  });
+
+  it('keeps every search, in the order of the days, by site and side', () => {
+    const mixed = [
+      ...searches([5, 4]).reverse(),
+      { siteId: 'calf', side: 'right' as const, day: '2026-03-09', found: 2 },
+    ];
+    expect(
+      foundRows(mixed).map(({ siteId, counts }) => [siteId, counts.map(({ found }) => found)]),
+    ).toEqual([
+      ['shoulder-ridge', [5, 4]],
+      ['calf', [2]],
+    ]);
   });
 });

@@ -9,6 +9,7 @@ const session = (ago: number, change: Partial<LoggedSession> = {}): LoggedSessio
   day: addDays(TODAY, -ago),
   stopReason: null,
   tooMuch: false,
+  onlyPain: false,
   response: null,
   ...change,
 });
@@ -17,6 +18,7 @@ const calm: Concerns = {
   stopsAll: false,
   told: null,
   pressedTooHard: 0,
+  onlyPain: 0,
   quietDays: null,
 };
 const anyReason = fc.constantFrom(null, ...STOP_REASONS.map(({ id }) => id));
@@ -25,6 +27,7 @@ const anySession = fc
     ago: fc.nat({ max: 20 }),
     stopReason: anyReason,
     tooMuch: fc.boolean(),
+    onlyPain: fc.boolean(),
     response: fc.constantFrom(null, ...RESPONSES.map(({ id }) => id)),
   })
   .map(({ ago, ...rest }) => session(ago, rest));
@@ -39,6 +42,7 @@ describe('the last days of a client', () => {
     expect(seen).toEqual({
       told: { day: told.day, label: grave.label, when: 'during' },
       pressedTooHard: 0,
+      onlyPain: 0,
       sessions: 2,
     });
     expect(lately([session(TELL_FOR_DAYS, { stopReason: grave.id })], TODAY).told).toBeNull();
@@ -66,6 +70,7 @@ describe('the last days of a client', () => {
         const recent = ordered.filter(({ day }) => day > addDays(TODAY, -TELL_FOR_DAYS));
         expect(seen.sessions).toBe(recent.length);
         expect(seen.pressedTooHard).toBeLessThanOrEqual(seen.sessions);
+        expect(seen.onlyPain).toBeLessThanOrEqual(seen.sessions);
         expect(lately(recent, TODAY)).toEqual(seen);
       }),
     );
@@ -79,6 +84,7 @@ describe('triage', () => {
       { stopsAll: true },
       { told: { day: TODAY, label: 'Numbness', when: 'during' } },
       { pressedTooHard: 1 },
+      { onlyPain: 1 },
       { quietDays: 5 },
     ];
     for (const reason of reasons) {

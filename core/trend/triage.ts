@@ -12,6 +12,8 @@ export interface LoggedSession {
   stopReason: string | null;
   /** A hold in it was ended because the pressure was too much. */
   tooMuch: boolean;
+  /** A hold in it stayed only pain after easing off. */
+  onlyPain: boolean;
   /** How the day after was; null while it is not known. */
   response: string | null;
 }
@@ -21,6 +23,8 @@ export interface Lately {
   /** The latest stop that is no ordinary one, or day after that was not quiet; null when there was none. */
   told: { day: Day; label: string; when: 'during' | 'after' } | null;
   pressedTooHard: number;
+  /** Sessions in which a point stayed only pain. */
+  onlyPain: number;
   sessions: number;
 }
 
@@ -42,6 +46,7 @@ export function lately(sessions: readonly LoggedSession[], today: Day): Lately {
   return {
     told: told.at(-1) ?? null,
     pressedTooHard: recent.filter(({ tooMuch }) => tooMuch).length,
+    onlyPain: recent.filter(({ onlyPain }) => onlyPain).length,
     sessions: recent.length,
   };
 }
@@ -53,6 +58,7 @@ export interface Concerns {
   stopsAll: boolean;
   told: Lately['told'];
   pressedTooHard: number;
+  onlyPain: number;
   /** Days without a session, once they are too many; null before. */
   quietDays: number | null;
 }
@@ -63,6 +69,10 @@ export type DayGroup = 'coming' | 'look' | 'rest';
 export function triage(seen: Concerns): DayGroup {
   if (seen.comesToday) return 'coming';
   const isConcern =
-    seen.stopsAll || seen.told !== null || seen.quietDays !== null || seen.pressedTooHard > 0;
+    seen.stopsAll ||
+    seen.told !== null ||
+    seen.quietDays !== null ||
+    seen.pressedTooHard > 0 ||
+    seen.onlyPain > 0;
   return isConcern ? 'look' : 'rest';
 }

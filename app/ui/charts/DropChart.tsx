@@ -16,9 +16,10 @@ const dayNumber = (day: string) => Date.parse(`${day}T00:00:00Z`) / DAY_MS;
 const y = scaleLinear([0, 10], [BASE, TOP]);
 
 /** The name of a row's place on the body. */
-export const rowName = (row: Pick<DropRow, 'siteId' | 'side'>): string => {
+export const rowName = (row: Pick<DropRow, 'siteId' | 'side' | 'point'>): string => {
   const site = findSite(row.siteId);
-  return site ? placeOf(site, row.side) : row.siteId;
+  const place = site ? placeOf(site, row.side) : row.siteId;
+  return row.point?.name ? `${place} (${row.point.name})` : place;
 };
 
 function describe(row: DropRow): string {
@@ -172,7 +173,7 @@ export function DropChart({
   return (
     <div className={classes.chart}>
       {rows.map((row, index) => (
-        <div key={`${row.siteId}:${row.side}`} className={classes.row}>
+        <div key={row.point?.thread ?? `${row.siteId}:${row.side}`} className={classes.row}>
           <div className={classes.words}>
             <h3>{rowName(row)}</h3>
             <p data-change={row.change.verdict}>{row.change.says}</p>

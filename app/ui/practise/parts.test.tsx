@@ -62,9 +62,9 @@ describe('the drawing of a hold', () => {
     const markup = draw({
       heldSeconds: 40,
       ratings: [
-        { atSeconds: 0, grade: 6 },
-        { atSeconds: 20, grade: 4 },
-        { atSeconds: 40, grade: FADED_GRADE },
+        { atSeconds: 0, grade: 6, when: 'pressing' },
+        { atSeconds: 20, grade: 4, when: 'pressing' },
+        { atSeconds: 40, grade: FADED_GRADE, when: 'pressing' },
       ],
     });
     const dots = [...markup.matchAll(/translate\(([\d.]+),([\d.]+)\)/g)].map(([, x, y]) => [

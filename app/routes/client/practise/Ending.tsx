@@ -70,7 +70,9 @@ export function Closing({
   const { postures, sites } = useLed();
   const position = postures[postureBefore(state.steps, state.steps.length)];
   const care = sites[holdsAmong(state.steps).at(-1)?.siteId ?? '']?.afterCare;
-  const tooMuch = state.holds.some(({ outcome }) => outcome === 'too-much');
+  const tooMuch = state.holds.some(
+    ({ outcome }) => outcome === 'too-much' || outcome === 'only-pain',
+  );
   return (
     <>
       <header className={classes.top}>

@@ -16,6 +16,7 @@ import { play } from '~/ui/practise/cues';
 import { HoldDrawing } from '~/ui/practise/HoldDrawing';
 import { RatingPad } from '~/ui/practise/RatingPad';
 import { GapAnswer, PauseOrGoOn } from './Controls';
+import { FeltKind } from './FeltKind';
 import { useLed } from './led';
 import { pointWords, usePresentPlace } from './place';
 import { Progress } from './Progress';
@@ -107,6 +108,7 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
   const ratings = hold?.ratings ?? [];
   const last = ratings.at(-1);
   const rateable = phase.name === 'hold' || phase.name === 'rate-after';
+  const hurts = phase.name === 'hold' && phase.hurts === true;
   const easeOff = phase.name === 'hold' && last !== undefined && last.grade > ceiling;
   const paused = state.status === 'paused';
   const question =
@@ -120,6 +122,7 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
   const count = countNow(state, now);
   const first = counted && count ? `${counted.name} ${count.number} of ${counted.of}` : says;
   const tooMuch = phase.name === 'rate-after' && hold?.outcome === 'too-much';
+  const onlyPain = phase.name === 'rate-after' && hold?.outcome === 'only-pain';
 
   return (
     <>
@@ -150,7 +153,18 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
               : ''}
       </p>
       <div className={classes.drawing}>
-        {easeOff && !paused && (
+        {hurts && !paused && (
+          <p className={classes.ease} role="alert">
+            Ease off now, whatever the number. {postures[step.positionId]?.unload} Is it a welcome
+            ache then, or only pain?
+          </p>
+        )}
+        {onlyPain && !paused && (
+          <p className={classes.ease} role="alert">
+            Come off and let go slowly. This point is left for today, and your therapist sees it.
+          </p>
+        )}
+        {easeOff && !hurts && !paused && (
           <p className={classes.ease} role="alert">
             Ease off until it is {ceiling} or less. {postures[step.positionId]?.unload}
           </p>
@@ -191,9 +205,10 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
         count={ratings.length}
         onTakeBack={() => happen({ type: 'unrated', step: step.index })}
       />
+      {!paused && <FeltKind state={state} step={step.index} happen={happen} />}
       {state.gap ? (
         <GapAnswer happen={happen} no="No, I came off" />
-      ) : rateable && !paused ? (
+      ) : rateable && !paused && !hurts ? (
         <RatingPad
           question={question}
           loud={phase.name === 'rate-after' || due}

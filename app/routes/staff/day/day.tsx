@@ -44,6 +44,13 @@ function Marks({ row }: { row: DaySheetRow }) {
       attention: true,
     });
   }
+  if (row.onlyPain > 0) {
+    marks.push({
+      key: 'pain',
+      text: `Only pain at a point in ${row.onlyPain} of ${counted(row.sessionsLately, 'session')}`,
+      attention: true,
+    });
+  }
   if (row.quietDays !== null) {
     marks.push({
       key: 'quiet',

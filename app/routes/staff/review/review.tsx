@@ -74,6 +74,40 @@ function Table({ rows }: { rows: ReviewData['rows'] }) {
   );
 }
 
+/** How many tender spots each open search found. */
+function Found({ rows, today }: { rows: ReviewData['found']; today: string }) {
+  return (
+    <section aria-labelledby="found-title">
+      <h2 id="found-title">
+        Tender spots found <span>wherever every one was looked for</span>
+      </h2>
+      <ul className={classes.found}>
+        {rows.map((row) => {
+          const [first, last] = [row.counts[0], row.counts.at(-1)];
+          return (
+            <li key={`${row.siteId}:${row.side}`}>
+              <strong>{rowName(row)}</strong>
+              <span className={classes.counts}>
+                {row.counts
+                  .slice(-MOST_COUNTS)
+                  .map(({ found }) => found)
+                  .join(' · ')}
+              </span>
+              <span className={classes.counted}>
+                {first && last && `${shortDay(first.day, today)} to ${shortDay(last.day, today)}. `}
+                {row.says}
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
+/** So many counts fit a line. */
+const MOST_COUNTS = 14;
+
 function Side({ data }: { data: ReviewData }) {
   const { weeks, sessions, today, versions } = data;
   const done = weeks.reduce((sum, week) => sum + week.done, 0);
@@ -127,7 +161,7 @@ function Side({ data }: { data: ReviewData }) {
 }
 
 export default function Review({ loaderData, params }: Route.ComponentProps) {
-  const { rows, today, versions, name } = loaderData;
+  const { rows, found, today, versions, name } = loaderData;
   if (versions.length === 0) {
     return (
       <Empty>
@@ -160,6 +194,7 @@ export default function Review({ loaderData, params }: Route.ComponentProps) {
             <Table rows={rows} />
           </>
         )}
+        {found.length > 0 && <Found rows={found} today={today} />}
       </div>
       <Side data={loaderData} />
     </div>
