@@ -14,6 +14,7 @@ import {
   test,
   type TestLetter,
   withoutInterview,
+  toThePoint,
 } from './support/test';
 
 const HOSTILE = [
@@ -312,6 +313,7 @@ test('pressing a button twice does the thing once', async ({ page, browser, base
   await desk.close();
   await phone.goto('/practise');
   await phone.getByRole('button', { name: 'Start' }).dblclick();
+  await toThePoint(phone);
   await phone.getByRole('button', { name: 'I’m on it' }).dblclick();
   await expect(phone.getByText('sink in slowly')).toBeVisible();
   await context.close();

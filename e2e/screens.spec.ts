@@ -256,6 +256,7 @@ for (const { viewport, staff, client } of VIEWS) {
     await sound('skip');
     await page.keyboard.press('Escape');
     await toThePoint(page);
+    await page.clock.runFor(500);
     await sound('how to get there');
     await page.getByRole('button', { name: 'I’m on it' }).click();
     await page.clock.runFor(1_000);

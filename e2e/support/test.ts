@@ -111,10 +111,13 @@ export async function sayHowItWas(page: Page, answer = 'Nothing to notice'): Pro
   await start.waitFor();
 }
 
+/** Where the caution comes first: on to how to get there. */
+export const findTheSpot = (page: Page) => page.getByRole('button', { name: 'Find the spot' });
+
 /** Where the caution comes first, on to how to get there. */
 export async function toThePoint(page: Page): Promise<void> {
   const onIt = page.getByRole('button', { name: 'I’m on it' });
-  const caution = page.getByRole('button', { name: 'Find the spot' });
+  const caution = findTheSpot(page);
   await expect(onIt.or(caution)).toBeVisible();
   if (await caution.isVisible()) await caution.click();
   await expect(onIt).toBeVisible();
