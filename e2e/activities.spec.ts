@@ -58,6 +58,14 @@ test('what is not pressed is prescribed by keyboard, led on the phone and logged
   await minutes.fill('1');
   await minutes.blur();
   await expect(order.getByRole('listitem').first()).toContainText('1 min');
+  // A line may be for the client to choose on the day.
+  await order
+    .getByRole('button', { name: /Cold pack/ })
+    .last()
+    .click();
+  await page.getByRole('radio', { name: 'as needed' }).check({ force: true });
+  await page.getByLabel('When it is needed').fill('when it is sore');
+  await expect(order.getByRole('listitem').last()).toContainText('as needed: when it is sore');
   await page.getByLabel('Why this version').fill('Warm first; cold after.');
   await page.getByRole('button', { name: 'Issue version 2' }).click();
   await expect(page.getByRole('heading', { name: 'Routine, version 3' })).toBeVisible();
@@ -66,9 +74,11 @@ test('what is not pressed is prescribed by keyboard, led on the phone and logged
   const { page: phone, context } = await otherDevice(browser, baseURL);
   await stepInAs(phone, 'Wendeline');
   await expect(phone.getByText('contract–relax', { exact: false }).first()).toBeVisible();
+  await expect(phone.getByText('Cold pack, when you need it: when it is sore.')).toBeVisible();
   await phone.clock.install();
   await phone.goto('/practise');
   await sayHowItWas(phone);
+  await phone.getByLabel('Cold pack: when it is sore').check();
   await phone.getByRole('button', { name: 'Start' }).click();
   const title = phone.getByRole('heading', { level: 1 });
   const press = async (name: string) => {

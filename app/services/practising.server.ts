@@ -1,9 +1,10 @@
 import { addDays, askedBetween, dayOf, weekOf } from '#core/calendar';
-import { ledWords, placeKey, totalsOf, type LedRoutine } from '#core/routine';
+import { ledWords, placeKey, sessionsAWeek, totalsOf, type LedRoutine } from '#core/routine';
 import { allStop, screen, type ScreenAnswer } from '#core/screening';
 import { asksAbout, type Borne } from '#core/response';
 import { inTheWay, TAKE_UP_WITHIN_MS, type InTheWay } from '#core/session';
 import { handOut, ledIdOf } from '~/db/led.server';
+import { dueToday } from './dueToday.server';
 import { borneFrom, ledSteps } from './ledSteps.server';
 import { type VersionRow, versionsOf } from '~/db/routines.server';
 import { lastSessionsOf, lastSummariesOf, SUMMARIES_FROM } from '~/db/sessions.server';
@@ -37,17 +38,19 @@ function inTheWayOf(
 export async function clientStart(setting: Setting, who: Principal) {
   const file = await ownFile(setting, who);
   const today = dayOf(setting.now().getTime(), file.timeZone);
-  const [versions, last, { interviews }, home] = await Promise.all([
+  const [versions, last, { interviews }, home, summaries] = await Promise.all([
     versionsOf(setting.db, file.id),
     lastSessionsOf(setting.db, file.id, SHOWN_BACK),
     answersInForce(setting.db, file.id),
     homeTodayOf(setting, file, today),
+    lastSummariesOf(setting.db, file.id, SUMMARIES_FROM),
   ]);
   const version = versions.at(-1) ?? null;
+  const lines = version && dueToday(version, summaries, today);
   const monday = weekOf(today);
   const periods = versions.map((one) => ({
     from: one.issuedOn,
-    timesPerWeek: one.content.timesPerWeek,
+    timesPerWeek: sessionsAWeek(one.content),
   }));
   return {
     name: file.name,
@@ -61,14 +64,18 @@ export async function clientStart(setting: Setting, who: Principal) {
     asks: asksOf(setting, last, today),
     numbers: numbersOf(who),
     today,
-    version: version && {
-      id: version.id,
-      number: version.number,
-      content: version.content,
-      issuedOn: version.issuedOn,
-      reason: version.reason,
-      totals: totalsOf(version.content),
-    },
+    version: version &&
+      lines && {
+        id: version.id,
+        number: version.number,
+        /** What is due today. */
+        content: lines.sure,
+        asNeeded: lines.asNeeded,
+        resting: lines.resting,
+        issuedOn: version.issuedOn,
+        reason: version.reason,
+        totals: totalsOf(lines.sure),
+      },
     doneThisWeek: last.filter(({ day, counts }) => counts && day >= monday).length,
     askedThisWeek: askedBetween(periods, monday, addDays(monday, 6)),
     last: last.map(({ id, day, counts, status, stopReason, word }) => ({
@@ -89,7 +96,8 @@ export async function clientStart(setting: Setting, who: Principal) {
 async function led(
   { db, now, hasRoom }: Setting,
   clientId: string,
-  { id, number, content }: VersionRow,
+  { id, number }: VersionRow,
+  { content, sure }: ReturnType<typeof dueToday>,
   screening: readonly ScreenAnswer[],
   borne: readonly Borne[],
 ): Promise<LedRoutine> {
@@ -102,7 +110,7 @@ async function led(
     /** What was handed out: a session names it, and is read by these holds ever after. */
     ledId: hasRoom() ? await handOut(db, given, { at: now() }) : ledIdOf(given),
     steps,
-    session: totalsOf(content).session,
+    session: totalsOf(sure).session,
     ...ledWords(content),
   };
 }
@@ -172,7 +180,14 @@ export async function routineToPractise(setting: Setting, who: Principal) {
     therapistName: file.therapistName,
     version:
       version &&
-      (await led(setting, file.id, version, file.screening, borneOf(setting, versions, summaries))),
+      (await led(
+        setting,
+        file.id,
+        version,
+        dueToday(version, summaries, today),
+        file.screening,
+        borneOf(setting, versions, summaries),
+      )),
     asks: asksOf(setting, last, today),
     home,
     stop: allStop(screen(file.screening)),

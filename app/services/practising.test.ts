@@ -491,3 +491,48 @@ describe('the day sheet', () => {
     expect(asked).toBe(few);
   });
 });
+
+describe('what is due today', () => {
+  const twice = (): Routine =>
+    withoutInterview({
+      ...routineWith(
+        itemFor('breastbone', { id: 'every' }),
+        itemFor('sole-roll', {
+          id: 'weekly',
+          often: { kind: 'weekly', days: 2, taperTo: null, until: null },
+        }),
+        itemFor('calf', {
+          id: 'needed',
+          often: { kind: 'as-needed', days: 3, when: 'after a long rehearsal' },
+        }),
+      ),
+    });
+
+  it('is what is led and shown; what rests is named with its day, what is needed can be picked', async () => {
+    const { clientId, who } = await joinedClient(setting, owner);
+    await screened(setting, owner, clientId);
+    await issueTo(setting, owner, clientId, twice());
+    const seen = new Set<boolean>();
+    for (let day = 0; day < 7; day += 1) {
+      setting.moveTo(new Date(NOW.getTime() + day * DAY));
+      const [start, practise] = await Promise.all([
+        clientStart(setting, who),
+        routineToPractise(setting, who),
+      ]);
+      const due = start.version?.content.items.map(({ id }) => id) ?? [];
+      const resting = start.version?.resting.map(({ item }) => item.id) ?? [];
+      const ledIds = new Set(practise.version?.steps.map(({ itemId }) => itemId));
+      expect(due).toContain('every');
+      expect(due.includes('weekly')).toBe(!resting.includes('weekly'));
+      expect(ledIds.has('weekly')).toBe(due.includes('weekly'));
+      expect(ledIds.has('needed')).toBe(true);
+      expect(practise.version?.asNeeded).toEqual([
+        { itemId: 'needed', name: 'Calf', when: 'after a long rehearsal' },
+      ]);
+      expect(practise.version?.lines).not.toContain('Calf');
+      seen.add(due.includes('weekly'));
+    }
+    // Two days a week: some days it is due, on others it rests.
+    expect(seen).toEqual(new Set([true, false]));
+  });
+});

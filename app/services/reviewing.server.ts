@@ -1,5 +1,6 @@
 import { dayOf } from '#core/calendar';
 import type { SessionSummary } from '#core/session';
+import { sessionsAWeek } from '#core/routine';
 import { dropRows, foundRows, weeksOf } from '#core/trend';
 import { versionsOf } from '~/db/routines.server';
 import { sessionsOf } from '~/db/sessions.server';
@@ -77,7 +78,7 @@ export async function reviewOf(setting: Setting, who: Principal, clientId: strin
   const today = dayOf(setting.now().getTime(), file.timeZone);
   const periods = versions.map((version) => ({
     from: version.issuedOn,
-    timesPerWeek: version.content.timesPerWeek,
+    timesPerWeek: sessionsAWeek(version.content),
   }));
   const rated = sessions.flatMap(({ id, day, summary }) =>
     summary.places.map((place) => ({ ...place, sessionId: id, day })),

@@ -1,3 +1,4 @@
+import { oftenSchema } from '#core/dosage';
 import { z } from 'zod';
 
 /** Bounds of what a form takes at all; what is usual is judged by the checks. */
@@ -28,6 +29,8 @@ export const whole = (name: string, { least, most }: { least: number; most: numb
 /** What every line of a routine has. */
 export const common = {
   id: z.string().min(1).max(64),
+  /** How often it belongs to the session of a day; absent: every one. */
+  often: oftenSchema.optional(),
   instructions: z
     .string({ error: 'The instructions must be text.' })
     .trim()

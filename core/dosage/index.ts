@@ -18,3 +18,4 @@ export {
   type SecondsBand,
 } from './contact';
 export { allowance } from './allowance';
+export { OFTEN_LIMITS, oftenSchema, oftenWords, type Often } from './often';

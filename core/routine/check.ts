@@ -5,7 +5,7 @@ import { COMMON_PRACTICE, ownEstimate, verdictRank, type Finding } from '#core/k
 import { mostSites, type ScreenFinding } from '#core/screening';
 import { activitiesInOrder, checkActivity, hamstringsFirst } from './checkActivity';
 import type { CheckContext } from './checkContext';
-import { fitsTheDay, neckStart, oftenEnough, perPlace } from './checkDay';
+import { fitsTheDay, neckStart, oftenEnough, oftenFits, perPlace } from './checkDay';
 import { checkItem, finding } from './checkItem';
 import { setupsForMethod } from './newItem';
 import { activitiesOf, pressesOf, type Routine } from './routine';
@@ -198,6 +198,7 @@ export function checkRoutine(routine: Routine, context: CheckContext): Finding[]
     ...softestFirst(routine, context),
     ...toolsAtHand(routine, context),
     ...oftenEnough(routine),
+    ...oftenFits(routine),
     ...phasesInOrder(routine),
     ...sitesInOrder(routine),
     ...activitiesInOrder(routine),

@@ -4,6 +4,7 @@ import { COMMON_PRACTICE, type Finding } from '#core/knowledge';
 import { mayUse, type ScreenFinding } from '#core/screening';
 import type { CheckContext } from './checkContext';
 import { finding, surfaceOf } from './checkItem';
+import { lineTitle } from './led';
 import { layOut } from './layOut';
 import { pressesOf, type PressItem, type Routine } from './routine';
 import { pointsOn, sidesInOrder } from './sidesInOrder';
@@ -171,6 +172,37 @@ export function oftenEnough({ timesPerWeek }: Routine): Finding[] {
       inputs: { timesPerWeek, least: LEAST_A_WEEK },
     },
   ];
+}
+
+/** Lines asked for on more days than there are sessions, and those that end before they begin. */
+export function oftenFits(routine: Routine): Finding[] {
+  return routine.items.flatMap((item): Finding[] => {
+    const { often } = item;
+    if (often?.kind !== 'weekly') return [];
+    if (often.taperTo !== null && often.taperTo >= often.days) {
+      return [
+        {
+          rule: 'tapers to less',
+          verdict: 'refuse',
+          reason: `${lineTitle(item)}: once it is better it must be less often than ${often.days} days a week.`,
+          source: COMMON_PRACTICE,
+          inputs: { days: often.days, then: often.taperTo },
+          itemId: item.id,
+        },
+      ];
+    }
+    if (often.days <= routine.timesPerWeek) return [];
+    return [
+      {
+        rule: 'more often than the sessions',
+        verdict: 'caution',
+        reason: `${lineTitle(item)} is asked for on ${often.days} days a week, the session on ${routine.timesPerWeek}.`,
+        source: COMMON_PRACTICE,
+        inputs: { days: often.days, sessions: routine.timesPerWeek },
+        itemId: item.id,
+      },
+    ];
+  });
 }
 
 export function fitsTheDay(routine: Routine, context: CheckContext): Finding[] {

@@ -23,6 +23,9 @@ function spotOf(
   return { thread: point.thread, ...(point.name ? { spot: point.name } : {}) };
 }
 
+const asNeeded = ({ often }: Pick<RoutineItem, 'often'>): { asNeeded?: true } =>
+  often?.kind === 'as-needed' ? { asNeeded: true } : {};
+
 function holdsOf(item: PressItem): Omit<HoldStep, 'index' | 'reservedSeconds'>[] {
   const { least, most } = contactPerPoint(item.dose);
   const site = findSite(item.siteId);
@@ -53,6 +56,7 @@ function holdsOf(item: PressItem): Omit<HoldStep, 'index' | 'reservedSeconds'>[]
       capSeconds,
       ...(sessionsPerDay > 1 ? { dayCapSeconds: capSeconds * sessionsPerDay } : {}),
       instructions: item.instructions,
+      ...asNeeded(item),
       ...(site?.emptyStomach ? { emptyStomach: true as const } : {}),
     }));
   });
@@ -70,6 +74,7 @@ function partsOf(activity: Activity): Omit<ActivityStep, 'index'>[] {
     says,
     instructions: activity.instructions,
     limitSeconds: seconds,
+    ...asNeeded(activity),
     count,
     ...(picture ? { picture } : {}),
     asks: kind.demands(activity),

@@ -20,6 +20,13 @@ export { holdsAmong, isHold, type ActivityStep, type HoldStep, type Step } from 
 export { limitSteps } from './limited';
 export { layOut, type Block, type Layout, type PositionBand } from './layOut';
 export { COUNT_IN_SECONDS, pauseBefore } from './pauses';
+export {
+  dueLines,
+  sessionsAWeek,
+  type DoneThen,
+  type DueLines,
+  type RestingLine,
+} from './dueLines';
 export { totalsOf, withTests, type Totals } from './totals';
 export { checkRoutine } from './check';
 export type { CheckContext } from './checkContext';

@@ -3,7 +3,7 @@ import { BODY_PARTS, findSite, type Region } from '#core/anatomy';
 import type { SecondsBand } from '#core/dosage';
 import { findTool } from '#core/equipment';
 import { findPosture, isOnFloor } from '#core/loading';
-import { activitiesOf, isPress, pressesOf, type Routine } from './routine';
+import { activitiesOf, isPress, pressesOf, type Routine, type RoutineItem } from './routine';
 import type { Step } from './step';
 import { wayWords } from './wayWords';
 
@@ -42,11 +42,17 @@ export interface LedRoutine {
   lines: readonly string[];
   tools: readonly string[];
   session: SecondsBand;
+  /** Lines the client may pick for today, with when they are needed. */
+  asNeeded?: readonly { itemId: string; name: string; when: string }[];
   sites: Readonly<Record<string, SiteWords | undefined>>;
   /** Tool, posture and what differs from the usual, by the line of the routine. */
   ways: Readonly<Record<string, readonly string[] | undefined>>;
   postures: Readonly<Record<string, PostureWords | undefined>>;
 }
+
+/** What a client calls a line: its site, or what is done. */
+export const lineTitle = (item: RoutineItem): string =>
+  isPress(item) ? (findSite(item.siteId)?.plainName ?? item.siteId) : kindOf(item).title(item);
 
 /**
  * The words a routine is led by: for every site, posture and line of it. What this edition does not know
@@ -54,7 +60,7 @@ export interface LedRoutine {
  */
 export function ledWords(
   routine: Pick<Routine, 'items'>,
-): Pick<LedRoutine, 'siteIds' | 'lines' | 'tools' | 'sites' | 'ways' | 'postures'> {
+): Pick<LedRoutine, 'siteIds' | 'lines' | 'asNeeded' | 'tools' | 'sites' | 'ways' | 'postures'> {
   const items = pressesOf(routine);
   const places = [
     ...items.map(({ positionId }) => positionId),
@@ -67,8 +73,11 @@ export function ledWords(
   const names = items.flatMap(({ toolId }) => findTool(toolId)?.name ?? []);
   return {
     siteIds: items.map(({ siteId }) => siteId),
-    lines: routine.items.map((item) =>
-      isPress(item) ? (findSite(item.siteId)?.plainName ?? item.siteId) : kindOf(item).title(item),
+    lines: routine.items.filter(({ often }) => often?.kind !== 'as-needed').map(lineTitle),
+    asNeeded: routine.items.flatMap((item) =>
+      item.often?.kind === 'as-needed'
+        ? [{ itemId: item.id, name: lineTitle(item), when: item.often.when }]
+        : [],
     ),
     tools: [...new Set(names)],
     ways: Object.fromEntries(items.map((item) => [item.id, wayWords(item)])),

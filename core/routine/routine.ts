@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { ACTIVITY_SCHEMAS, type Activity } from '#core/activities';
-import { doseSchema } from '#core/dosage';
+import { doseSchema, oftenSchema } from '#core/dosage';
 
 /** Bounds of what a form takes at all; what a site or a method takes is judged by the checks. */
 export const LIMITS = {
@@ -62,6 +62,8 @@ export const pressSchema = z.object({
   /** Points added on the affected side. */
   extraPoints: whole('Extra points', 0, LIMITS.extraPoints),
   restSeconds: whole('The rest', 0, LIMITS.restSeconds),
+  /** How often it belongs to the session of a day; absent: every one. */
+  often: oftenSchema.optional(),
   /** The points of the map it was taken from, by side, the worst first. */
   mapped: z
     .array(mappedSchema)

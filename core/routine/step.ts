@@ -40,6 +40,8 @@ export interface HoldStep {
   /** The least time of later holds on the same site and side; seconds. */
   reservedSeconds: number;
   instructions: string;
+  /** Only when the client picked its line for today. */
+  asNeeded?: true;
   /** Passed over after a full meal. */
   emptyStomach?: true;
   /** What screening found speaks against this hold: why, for the client. It is passed over. */
@@ -63,6 +65,8 @@ export interface ActivityStep {
   /** How long it is led; 0: it is only told. Seconds. */
   limitSeconds: number;
   count: Part['count'];
+  /** Only when the client picked its line for today. */
+  asNeeded?: true;
   /** What shows it, drawn. */
   picture?: Picture;
   /** What it asks of the body. */

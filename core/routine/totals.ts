@@ -1,6 +1,7 @@
 import type { Side } from '#core/anatomy';
 import type { SecondsBand } from '#core/dosage';
 import { findTool } from '#core/equipment';
+import { timesAWeek } from './dueLines';
 import { layOut, type Layout } from './layOut';
 import { pressesOf, type Routine } from './routine';
 import { isHold } from './step';
@@ -23,11 +24,6 @@ export interface Totals {
 
 const none = (): SecondsBand => ({ least: 0, most: 0 });
 
-const times = (band: SecondsBand, factor: number): SecondsBand => ({
-  least: band.least * factor,
-  most: band.most * factor,
-});
-
 /** Doing a movement test once, each side; our estimate, seconds. */
 export const TEST_SECONDS = 20;
 
@@ -40,6 +36,8 @@ export const withTests = ({ least, most }: SecondsBand, tests: number): SecondsB
 /** Adds up a routine. Pass the layout when it is at hand already. */
 export function totalsOf(routine: Routine, layout: Layout = layOut(routine)): Totals {
   const contact: Record<Side, SecondsBand> = { left: none(), right: none(), mid: none() };
+  const contactPerWeek: Record<Side, SecondsBand> = { left: none(), right: none(), mid: none() };
+  const lines = new Map(routine.items.map((item) => [item.id, item]));
   const hands = none();
   let handLoadSeconds = 0;
   let twoSided = 0;
@@ -55,6 +53,10 @@ export function totalsOf(routine: Routine, layout: Layout = layOut(routine)): To
       continue;
     }
     holds += 1;
+    const often = timesAWeek(lines.get(step.itemId) ?? {}, routine.timesPerWeek);
+    const week = contactPerWeek[step.side];
+    week.least += block.leastSeconds * often.least;
+    week.most += block.seconds * often.most;
     const side = contact[step.side];
     side.least += block.leastSeconds;
     side.most += block.seconds;
@@ -73,11 +75,7 @@ export function totalsOf(routine: Routine, layout: Layout = layOut(routine)): To
   return {
     session: layout.totalSeconds,
     contact,
-    contactPerWeek: {
-      left: times(contact.left, routine.timesPerWeek),
-      right: times(contact.right, routine.timesPerWeek),
-      mid: times(contact.mid, routine.timesPerWeek),
-    },
+    contactPerWeek,
     hands,
     handLoadSeconds: Math.round(handLoadSeconds),
     affectedShare: twoSided > 0 ? onAffected / twoSided : null,

@@ -46,7 +46,8 @@ function passOver(state: SessionState, at: number): SessionState {
   let next = state;
   for (let step = stepOf(next); step; step = stepOf(next)) {
     const isFull = next.fullStomach && isHold(step) && step.emptyStomach === true;
-    const isOut = step.leftOut !== undefined || isFull;
+    const isNotPicked = step.asNeeded === true && !next.picked.includes(step.itemId);
+    const isOut = step.leftOut !== undefined || isFull || isNotPicked;
     const isSpent = isHold(step) && limitOf(next) < 1;
     const outcome = isOut ? 'left out' : isSpent ? 'site cap' : null;
     if (outcome === null) break;
@@ -171,8 +172,8 @@ export function apply(state: SessionState, event: SessionEvent): SessionState {
   if (event.type === 'started') {
     if (state.status !== 'ready') return state;
     const { at: startedAt, spent: spentBefore = {} } = event;
-    const { fullStomach = false, stillSore = false } = event;
-    const said = { startedAt, spentBefore, fullStomach, stillSore };
+    const { fullStomach = false, stillSore = false, picked = [] } = event;
+    const said = { startedAt, spentBefore, fullStomach, stillSore, picked };
     return passOver({ ...state, ...said, status: 'running' }, event.at);
   }
   if (state.status === 'ready') return state;

@@ -15,6 +15,8 @@ export const eventBodySchema = z.discriminatedUnion('type', [
     fullStomach: z.boolean().optional(),
     /** The day after the last session was not a quiet one: holds that build up stay at their shorter time. */
     stillSore: z.boolean().optional(),
+    /** Lines that are done as needed and were picked for today. */
+    picked: z.array(z.string().max(64)).max(60).optional(),
   }),
   z.object({ type: z.literal('settled'), step }),
   z.object({ type: z.literal('hold-started'), step }),

@@ -67,6 +67,8 @@ export interface SessionState {
   fullStomach: boolean;
   /** Holds that build up stay at their shorter time. */
   stillSore: boolean;
+  /** Lines picked for today among those done as needed. */
+  picked: readonly string[];
 }
 
 /** A session that has not been started yet. */
@@ -85,4 +87,5 @@ export const begin = (steps: readonly Step[]): SessionState => ({
   spentBefore: {},
   fullStomach: false,
   stillSore: false,
+  picked: [],
 });

@@ -78,6 +78,7 @@ function activitiesOf(
     if (isHold(step) || step.leftOut !== undefined) continue;
     const { itemId, kind, title, limitSeconds } = step;
     const hold = records.get(step.index);
+    if (hold?.outcome === 'left out') continue;
     const line = lines.get(itemId) ?? { itemId, kind, title, done: 0, asked: 0, seconds: 0 };
     lines.set(itemId, {
       ...line,

@@ -6,6 +6,7 @@ import { LinkButton } from '~/ui/parts/LinkButton';
 import { SceneDrawing } from '~/ui/poses/SceneDrawing';
 import { WhichActivity } from './WhichActivity';
 import { SECOND_STEP } from './DoseFields';
+import { OftenFields } from './OftenFields';
 import { parseCount } from './parseNumber';
 import { TypedNumber } from './TypedNumber';
 import classes from './ItemEditor.module.css';
@@ -255,6 +256,11 @@ export function ActivityEditor({
       <div className={classes.figures}>
         <Fields activity={activity} onChange={onChange} onTrouble={onTrouble} />
       </div>
+      <OftenFields
+        often={activity.often}
+        onChange={(often) => onChange({ ...activity, often }, 'often')}
+        onTrouble={onTrouble}
+      />
       {says.length > 0 && (
         <div className={scene ? classes.told : undefined}>
           <ol className={classes.says} aria-label="What the client reads">

@@ -6,6 +6,7 @@ import { Choice } from '~/ui/parts/Choice';
 import { LinkButton } from '~/ui/parts/LinkButton';
 import { SetupDrawing } from '~/ui/poses/SetupDrawing';
 import { DoseFields, SECOND_STEP } from './DoseFields';
+import { OftenFields } from './OftenFields';
 import { parseCount, parseSeconds } from './parseNumber';
 import { SetupSelects } from './SetupSelects';
 import { SideFields } from './SideFields';
@@ -117,6 +118,11 @@ export function ItemEditor({ item, onChange, onMethod, onTrouble, onRemove }: Ed
           <SideFields item={item} onChange={onChange} />
         </div>
       )}
+      <OftenFields
+        often={item.often}
+        onChange={(often) => onChange({ often })}
+        onTrouble={onTrouble}
+      />
       <div className={classes.reached}>
         <SetupSelects item={item} site={site} onChange={onChange} />
         <SetupDrawing

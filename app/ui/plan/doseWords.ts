@@ -1,6 +1,6 @@
 import { kindOf } from '#core/activities';
 import { findSite } from '#core/anatomy';
-import { type Dose, METHODS, methodOf, MOVEMENTS } from '#core/dosage';
+import { type Dose, METHODS, methodOf, MOVEMENTS, oftenWords } from '#core/dosage';
 import { isPress, type PressItem, type RoutineItem } from '#core/routine';
 import { clockTime, counted } from '../parts/words';
 
@@ -12,7 +12,12 @@ export const lineName = (item: RoutineItem): string =>
 
 /** All of a line’s dose in a few words: “until it fades, 0:20–1:30 · 2 points a side”. */
 export const lineWords = (item: RoutineItem): string =>
-  isPress(item) ? `${doseWords(item)} · ${countWords(item)}` : kindOf(item).doseWords(item);
+  [
+    isPress(item) ? `${doseWords(item)} · ${countWords(item)}` : kindOf(item).doseWords(item),
+    oftenWords(item.often),
+  ]
+    .filter(Boolean)
+    .join(' · ');
 
 /** The dose of one line in a few words: “until it fades, 0:20–1:30”. */
 const doseWords = (item: PressItem): string => doseText(item.dose);

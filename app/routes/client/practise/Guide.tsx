@@ -127,12 +127,13 @@ function Run({
           therapistName={therapistName}
           measure={[...home.before, ...home.weekly]}
           again={isAgain}
-          onStart={({ fullStomach }) =>
+          onStart={({ fullStomach, picked }) =>
             happen({
               type: 'started',
               ...(isAgain ? { spent } : {}),
               ...(fullStomach ? { fullStomach } : {}),
               ...(stillSore ? { stillSore } : {}),
+              ...(picked.length > 0 ? { picked } : {}),
             })
           }
         />

@@ -37,15 +37,19 @@ export function Opening({
   /** Another session was done today. */
   again?: boolean;
   /** Absent while the device is being opened. */
-  onStart?: (said: { fullStomach: boolean }) => void;
+  onStart?: (said: { fullStomach: boolean; picked: string[] }) => void;
 }) {
   const [full, setFull] = useState(false);
+  const [picked, setPicked] = useState<string[]>([]);
   const asksStomach = holdsAmong(version.steps).some(({ emptyStomach }) => emptyStomach);
-  const { siteIds, lines, sites, tools, session } = version;
+  const { siteIds, lines, sites, tools, session, asNeeded = [] } = version;
   const warms = version.steps.some(({ kind }) => kind === 'warm-up');
   const limits = limitWords(version);
   // What screening found rules out the whole of it: there is no session to start.
-  const nothing = version.steps.length > 0 && version.steps.every(({ leftOut }) => leftOut);
+  const nothing = version.steps.every(
+    ({ leftOut, asNeeded: onlyPicked, itemId }) =>
+      leftOut !== undefined || (onlyPicked && !picked.includes(itemId)),
+  );
   // Neck and jaw may be worked at any quiet moment.
   const early = siteIds.every((id) => ANY_TIME.includes(sites[id]?.region));
   return (
@@ -102,6 +106,31 @@ export function Opening({
               : 'Be warm: after a bath, some walking, or rubbing the place with your hand.'}
             {early ? '' : ' Not within two hours of getting up.'}
           </dd>
+          {asNeeded.length > 0 && (
+            <>
+              <dt>Only if you need it today</dt>
+              <dd>
+                {asNeeded.map(({ itemId, name, when }) => (
+                  <label key={itemId} className={classes.tick}>
+                    <input
+                      type="checkbox"
+                      checked={picked.includes(itemId)}
+                      onChange={(event) => {
+                        const isIn = event.currentTarget.checked;
+                        setPicked((before) =>
+                          isIn ? [...before, itemId] : before.filter((id) => id !== itemId),
+                        );
+                      }}
+                    />
+                    <span>
+                      {name}
+                      {when && `: ${when}`}
+                    </span>
+                  </label>
+                ))}
+              </dd>
+            </>
+          )}
           {asksStomach && (
             <>
               <dt>Before the belly</dt>
@@ -132,7 +161,7 @@ export function Opening({
           disabled={!onStart || nothing}
           onClick={() => {
             openSound();
-            onStart?.({ fullStomach: full });
+            onStart?.({ fullStomach: full, picked });
           }}
         >
           {nothing ? 'Nothing to do today' : onStart ? 'Start' : 'Opening'}

@@ -23,6 +23,7 @@ export async function loader({ context }: Route.LoaderArgs) {
 }
 
 type Start = Route.ComponentProps['loaderData'];
+type Version = NonNullable<Start['version']>;
 
 const toolsOf = (routine: Routine): string =>
   [...new Set(pressesOf(routine).map((item) => findTool(item.toolId)?.name.toLowerCase() ?? ''))]
@@ -40,6 +41,32 @@ function RoutineList({ routine }: { routine: Routine }) {
         </li>
       ))}
     </ol>
+  );
+}
+
+/** What may be done when it is needed, and what rests today. */
+function Beside({
+  asNeeded,
+  resting,
+  today,
+}: Pick<Version, 'asNeeded' | 'resting'> & { today: string }) {
+  if (asNeeded.length === 0 && resting.length === 0) return null;
+  return (
+    <ul className={classes.beside}>
+      {asNeeded.map((item) => (
+        <li key={item.id}>
+          <strong>{lineName(item)}</strong>, when you need it
+          {item.often?.kind === 'as-needed' && item.often.when ? `: ${item.often.when}` : ''}. You
+          choose it as you start.
+        </li>
+      ))}
+      {resting.map(({ item, next, why }) => (
+        <li key={item.id}>
+          <strong>{lineName(item)}</strong>{' '}
+          {next ? `not today, again ${nearDay(next, today)}` : 'no more'}. {why}
+        </li>
+      ))}
+    </ul>
   );
 }
 
@@ -111,6 +138,8 @@ export default function Today({ loaderData }: Route.ComponentProps) {
   const { content, totals } = version;
   const numbers = new Map(content.items.map((item, index) => [item.id, index + 1]));
   const tools = toolsOf(content);
+  // Nothing falls on today.
+  const rests = content.items.length === 0;
   const held = heldBack(last);
   const doneToday = last.some((session) => session.day === today && session.counts);
   return (
@@ -126,10 +155,12 @@ export default function Today({ loaderData }: Route.ComponentProps) {
       )}
       <Measuring home={loaderData.home} doneToday={doneToday} />
       <section className={classes.start}>
-        <h1>{doneToday ? 'Done for today' : 'Today’s routine'}</h1>
-        <p className={classes.minutes}>
-          {minutesBand(totals.session)} <span>minutes{tools && `, with ${tools}`}</span>
-        </p>
+        <h1>{doneToday ? 'Done for today' : rests ? 'A day of rest' : 'Today’s routine'}</h1>
+        {!rests && (
+          <p className={classes.minutes}>
+            {minutesBand(totals.session)} <span>minutes{tools && `, with ${tools}`}</span>
+          </p>
+        )}
         {way ? (
           <Waiting
             way={way}
@@ -137,7 +168,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
             today={today}
             numbers={loaderData.numbers}
           />
-        ) : (
+        ) : rests && version.asNeeded.length === 0 ? null : (
           <Link to="/practise" className={classes.go} data-quiet={doneToday || held !== null}>
             {held ? 'We have spoken; start' : doneToday ? 'Go through it again' : 'Start'}
           </Link>
@@ -159,11 +190,16 @@ export default function Today({ loaderData }: Route.ComponentProps) {
         </blockquote>
       )}
       <section>
-        <h2>What is in it</h2>
-        <div className={classes.strip}>
-          <Strip layout={layOut(content)} numbers={numbers} />
-        </div>
-        <RoutineList routine={content} />
+        {!rests && (
+          <>
+            <h2>What is in it</h2>
+            <div className={classes.strip}>
+              <Strip layout={layOut(content)} numbers={numbers} />
+            </div>
+            <RoutineList routine={content} />
+          </>
+        )}
+        <Beside asNeeded={version.asNeeded} resting={version.resting} today={today} />
       </section>
       <Sessions last={last} today={today} />
       <ul className={classes.more}>
