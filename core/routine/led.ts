@@ -3,6 +3,7 @@ import { BODY_PARTS, findSite, type Region } from '#core/anatomy';
 import type { SecondsBand } from '#core/dosage';
 import { findTool } from '#core/equipment';
 import { findPosture, isOnFloor } from '#core/loading';
+import { haveReady, type HaveReady } from './haveReady';
 import { activitiesOf, isPress, pressesOf, type Routine, type RoutineItem } from './routine';
 import type { Step } from './step';
 import { wayWords } from './wayWords';
@@ -41,6 +42,8 @@ export interface LedRoutine {
   /** What its lines are called, in order. */
   lines: readonly string[];
   tools: readonly string[];
+  /** Besides tools: what to have within reach, and what to do first. */
+  ready?: HaveReady;
   session: SecondsBand;
   /** Lines the client may pick for today, with when they are needed. */
   asNeeded?: readonly { itemId: string; name: string; when: string }[];
@@ -60,7 +63,10 @@ export const lineTitle = (item: RoutineItem): string =>
  */
 export function ledWords(
   routine: Pick<Routine, 'items'>,
-): Pick<LedRoutine, 'siteIds' | 'lines' | 'asNeeded' | 'tools' | 'sites' | 'ways' | 'postures'> {
+): Pick<
+  LedRoutine,
+  'siteIds' | 'lines' | 'asNeeded' | 'ready' | 'tools' | 'sites' | 'ways' | 'postures'
+> {
   const items = pressesOf(routine);
   const places = [
     ...items.map(({ positionId }) => positionId),
@@ -70,7 +76,11 @@ export function ledWords(
         .flatMap(({ positionId }) => positionId ?? []),
     ),
   ];
-  const names = items.flatMap(({ toolId }) => findTool(toolId)?.name ?? []);
+  // Nobody has to be told to have their hands ready.
+  const names = items.flatMap(({ toolId }) => {
+    const tool = findTool(toolId);
+    return tool && tool.form !== 'hand' ? [tool.name] : [];
+  });
   return {
     siteIds: items.map(({ siteId }) => siteId),
     lines: routine.items.filter(({ often }) => often?.kind !== 'as-needed').map(lineTitle),
@@ -80,6 +90,7 @@ export function ledWords(
         : [],
     ),
     tools: [...new Set(names)],
+    ready: haveReady(routine),
     ways: Object.fromEntries(items.map((item) => [item.id, wayWords(item)])),
     postures: Object.fromEntries(
       places.flatMap((positionId) => {

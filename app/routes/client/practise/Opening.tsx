@@ -43,6 +43,7 @@ export function Opening({
   const [picked, setPicked] = useState<string[]>([]);
   const asksStomach = holdsAmong(version.steps).some(({ emptyStomach }) => emptyStomach);
   const { siteIds, lines, sites, tools, session, asNeeded = [] } = version;
+  const { things = [], first = [] } = version.ready ?? {};
   const warms = version.steps.some(({ kind }) => kind === 'warm-up');
   const limits = limitWords(version);
   // What screening found rules out the whole of it: there is no session to start.
@@ -93,10 +94,16 @@ export function Opening({
               </dd>
             </>
           )}
-          {tools.length > 0 && (
+          {tools.length + things.length > 0 && (
             <>
               <dt>Have ready</dt>
-              <dd>{tools.join(', ')}</dd>
+              <dd>{[...tools, ...things].join(', ')}</dd>
+            </>
+          )}
+          {first.length > 0 && (
+            <>
+              <dt>First</dt>
+              <dd>{first.join(' ')}</dd>
             </>
           )}
           <dt>Before you begin</dt>
