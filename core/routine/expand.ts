@@ -43,6 +43,7 @@ function holdsOf(item: PressItem): Omit<HoldStep, 'index' | 'reservedSeconds'>[]
       surfaceId: item.surfaceId,
       adjustmentId: item.adjustmentId,
       grade: item.grade,
+      ...(item.fromGrade === undefined ? {} : { fromGrade: item.fromGrade }),
       dose: item.dose,
       point: Math.floor(n / item.repetitions) + 1,
       points,

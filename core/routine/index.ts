@@ -37,3 +37,4 @@ export { wayWords } from './wayWords';
 export { ladderFor, type LadderClient, type LadderView } from './clientLadder';
 export { insteadOf, isRefused, type Instead } from './insteadOf';
 export { ledWords, type LedRoutine, type PostureWords, type SiteWords } from './led';
+export { gradeWords } from './gradeWords';

@@ -53,6 +53,8 @@ export const pressSchema = z.object({
   adjustmentId: z.string().min(1).max(64).nullable().default(null),
   /** The pressure grade asked for, 0–10 on the client's own scale. */
   grade: whole('The pressure grade', 0, 10),
+  /** Where it begins, when it rises to the grade while it goes on; absent: it keeps to the grade. */
+  fromGrade: whole('The grade to begin at', 0, 10).optional(),
   dose: doseSchema,
   points: whole('Points', 1, LIMITS.points),
   repetitions: whole('Repetitions', 1, LIMITS.repetitions),

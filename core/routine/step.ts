@@ -14,6 +14,8 @@ export interface HoldStep {
   surfaceId: string | null;
   adjustmentId: string | null;
   grade: number;
+  /** Where it begins, when it rises to the grade. */
+  fromGrade?: number;
   dose: Dose;
   /** 1-based among `points` on this side. */
   point: number;

@@ -13,6 +13,18 @@ import { SideFields } from './SideFields';
 import { TypedNumber } from './TypedNumber';
 import classes from './ItemEditor.module.css';
 
+/** What moves may begin lightly while it warms and rise where it is more tender. */
+const RISING: ReadonlySet<MethodId> = new Set([
+  'sweep',
+  'strokes',
+  'knead',
+  'circles',
+  'cross-grain',
+  'glide',
+  'slow-roll',
+  'press-and-move',
+]);
+
 /** The side that is drawn: the one that comes first. */
 const shownSide = ({ sides, affectedSide }: PressItem) =>
   sides === 'both' ? (affectedSide ?? 'left') : sides;
@@ -57,6 +69,18 @@ export function ItemEditor({ item, onChange, onMethod, onTrouble, onRemove }: Ed
           onValue={(grade) => onChange({ grade })}
           onTrouble={(says) => onTrouble('grade', says)}
         />
+        {RISING.has(item.dose.method) && (
+          <TypedNumber
+            label="begin at"
+            value={item.fromGrade ?? item.grade}
+            beside="and rise to it"
+            parse={(text) =>
+              parseCount(text, { name: 'The grade to begin at', least: 0, most: item.grade })
+            }
+            onValue={(from) => onChange({ fromGrade: from < item.grade ? from : undefined })}
+            onTrouble={(says) => onTrouble('fromGrade', says)}
+          />
+        )}
         <DoseFields
           key={item.dose.method}
           dose={item.dose}

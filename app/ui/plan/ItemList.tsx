@@ -14,7 +14,7 @@ import {
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { useEffect, useRef } from 'react';
-import { isPress, type RoutineItem } from '#core/routine';
+import { gradeWords, isPress, type RoutineItem } from '#core/routine';
 import { lineName, lineWords } from './doseWords';
 import classes from './ItemList.module.css';
 
@@ -96,7 +96,7 @@ function Row({ item, number, selected, refused, onSelect, onMove, onStep, onRemo
       >
         <span className={classes.number}>{number}</span>
         <span className={classes.name}>{name}</span>
-        {isPress(item) && <span className={classes.grade}>grade {item.grade}</span>}
+        {isPress(item) && <span className={classes.grade}>grade {gradeWords(item)}</span>}
         <span className={classes.dose}>
           {lineWords(item)}
           {refused && <strong className={classes.refused}> · refused</strong>}

@@ -191,6 +191,8 @@ export function plan(state: PlanState, action: PlanAction): PlanState {
           const count = usualPoints(site, usual);
           const dosed = {
             ...item,
+            // Another method begins where it is done.
+            fromGrade: undefined,
             dose: usual,
             ...(count === null ? {} : { points: count, extraPoints: 0 }),
           };

@@ -155,6 +155,11 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
       <div className={classes.foot}>
         {!cautionOnly && (
           <p className={classes.aim}>
+            {step.fromGrade !== undefined && step.fromGrade < step.grade && (
+              <>
+                Begin at <strong>{step.fromGrade}</strong>, rise slowly.{' '}
+              </>
+            )}
             Press to <strong>{step.grade}</strong> of 10, never above {ceiling}
             {ceiling <= 3 ? ': lightly' : ''}.
           </p>

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { countedIn, isOpenEnded, MOVEMENTS } from '#core/dosage';
-import type { HoldStep } from '#core/routine';
+import { gradeWords, type HoldStep } from '#core/routine';
 import {
   countInLeft,
   countNow,
@@ -54,7 +54,7 @@ function sideWords(state: SessionState, step: HoldStep): [string, string] {
     case 'fade':
       return ['stay until it fades', `${clockTime(limitOf(state))} at most`];
     case 'sweep':
-      return ['slowly, along the muscle', `to ${step.grade} of 10`];
+      return ['slowly, along the muscle', `to ${gradeWords(step)} of 10`];
     case 'strokes':
       return ['side to side', 'a coin’s width'];
     case 'pin-and-glide':
@@ -74,19 +74,19 @@ function sideWords(state: SessionState, step: HoldStep): [string, string] {
     case 'circles':
       return ['small circles, both ways', 'stay where it is sore'];
     case 'cross-grain':
-      return ['to and fro across it', `at ${step.grade} of 10`];
+      return ['to and fro across it', `at ${gradeWords(step)} of 10`];
     case 'slow-roll':
       return ['small rolls, little weight', 'breathe low'];
     case 'pincer':
-      return ['pick up and hold', `at ${step.grade} of 10`];
+      return ['pick up and hold', `at ${gradeWords(step)} of 10`];
     case 'build-up':
       return limitOf(state) <= step.leastSeconds
         ? [`${Math.round(limitOf(state))} s, then off`, 'longer once the days after are quiet']
         : [`${step.leastSeconds} s is enough`, `${clockTime(limitOf(state))} at most`];
     case 'brief':
-      return ['grow, stay, ease', `to ${step.grade} of 10`];
+      return ['grow, stay, ease', `to ${gradeWords(step)} of 10`];
     default:
-      return ['stay still', `at ${step.grade} of 10`];
+      return ['stay still', `at ${gradeWords(step)} of 10`];
   }
 }
 

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { findTool } from '#core/equipment';
-import { isPress, layOut, pressesOf, type Routine } from '#core/routine';
+import { gradeWords, isPress, layOut, pressesOf, type Routine } from '#core/routine';
 import { stopReason } from '#core/session';
 import { clientContext } from '~/context.server';
 import { load } from '~/door.server';
@@ -36,7 +36,7 @@ function RoutineList({ routine }: { routine: Routine }) {
       {routine.items.map((item) => (
         <li key={item.id}>
           <span className={classes.site}>{lineName(item)}</span>
-          {isPress(item) && <span className={classes.grade}>press to {item.grade}</span>}
+          {isPress(item) && <span className={classes.grade}>press to {gradeWords(item)}</span>}
           <span className={classes.dose}>{lineWords(item)}</span>
         </li>
       ))}
