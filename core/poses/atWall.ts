@@ -1,54 +1,12 @@
 import type { Point } from '#core/geometry';
-import { frontBody, type FrontBody, type FrontPose } from './frontFigure';
+import { type FrontBody, frontBody, type FrontPose } from './frontFigure';
+import { floor, GROUND, lowest, outlinesOf, placed, skinAt, wall } from './placing';
 import { frontOf, onSeat } from './rest';
 import { direction, reach, step } from './rig';
-import { drawnFront, drawnSide, type Thing } from './scene';
-import { sideBody, SIDE_LENGTHS, type SideBody, type SidePose } from './sideFigure';
-import { lyingTool, sock, cane } from './tools';
-import { solve, type Drawn, type Wanted } from './wanted';
-
-const GROUND = 1000;
-const floor = (from: number, to: number): Thing => ({
-  what: 'floor',
-  solid: false,
-  points: [
-    [from, GROUND],
-    [to, GROUND],
-  ],
-});
-const WALL_THICK = 26;
-const wall = (x: number, away: 1 | -1, top = -40): Thing => ({
-  what: 'wall',
-  solid: true,
-  points: [
-    [x, top],
-    [x, GROUND],
-    [x + away * WALL_THICK, GROUND],
-    [x + away * WALL_THICK, top],
-  ],
-});
-
-/** The skin of a body from the side at a place of the standing one. */
-export const skinAt = (body: SideBody, { part, at }: Wanted['side']): Point => {
-  const limb =
-    part === 'leg' ? body.leg : part === 'arm' ? (body.arm?.limb ?? body.trunk) : body.trunk;
-  return limb.put(at);
-};
-
-/** Puts a body where two of its figures come out right: `off` says how far it is to be moved. */
-export function placed(pose: SidePose, off: (body: SideBody) => Point): SideBody {
-  const body = sideBody({ ...pose, hip: [0, 0] });
-  return sideBody({ ...pose, hip: off(body) });
-}
-
-export const lowest = (lines: readonly (readonly Point[])[]): number =>
-  Math.max(...lines.flat().map(([, y]) => y));
-
-const outlinesOf = (body: SideBody) => [
-  body.trunk.outline,
-  body.leg.outline,
-  ...(body.farLeg ? [body.farLeg.outline] : []),
-];
+import { drawnFront, drawnSide } from './scene';
+import { SIDE_LENGTHS, sideBody, type SidePose } from './sideFigure';
+import { cane, lyingTool, sock } from './tools';
+import { type Drawn, solve, type Wanted } from './wanted';
 
 /** The low back is pressed with the hips on the wall, all else with them off it. */
 const isLow = (y: number) => y > 390 && y < 470;
@@ -290,5 +248,3 @@ export function cornerCane(given: Wanted): Drawn {
     ],
   };
 }
-
-export { floor, wall, GROUND };

@@ -1,127 +1,19 @@
 import type { Point } from '#core/geometry';
-import { lowest, placed, skinAt } from './atWall';
-import { frontBody, FRONT_LENGTHS, type FrontBody, type FrontPose } from './frontFigure';
-import { HANDS } from './hands';
+import { armsOn, armTo } from './arms';
+import { bentLeg, DOWN, FLAT, ground, onBack, underHead } from './lain';
+import { lowest, placed, skinAt } from './placing';
 import { frontOf, onSeat } from './rest';
-import { minus, plus, reach, step, turned } from './rig';
-import { drawnFront, drawnSide, moved, type Thing } from './scene';
-import { sideBody, SIDE_LENGTHS, type ArmPose, type SideBody, type SidePose } from './sideFigure';
+import { plus, reach, step } from './rig';
+import { drawnSide } from './scene';
+import { type ArmPose, SIDE_LENGTHS, type SideBody, sideBody, type SidePose } from './sideFigure';
 import { cane, handle, lyingTool } from './tools';
-import { solve, type Drawn, type Wanted } from './wanted';
+import { type Drawn, solve, type Wanted } from './wanted';
 
-const { upperArm, forearm, thigh, shank, ankleHeight } = SIDE_LENGTHS;
+const { upperArm, forearm, thigh, shank } = SIDE_LENGTHS;
+
 const ARM = [upperArm, forearm] as const;
+
 const LEG = [thigh, shank] as const;
-
-/** The floor is at y = 0. */
-const ground = (from: number, to: number): Thing => ({
-  what: 'floor',
-  solid: false,
-  points: [
-    [from, 0],
-    [to, 0],
-  ],
-});
-const cushion = (at: Point, broad: number): Thing => ({
-  what: 'cushion',
-  solid: true,
-  points: [
-    [at[0] - broad / 2, at[1]],
-    [at[0] + broad / 2, at[1]],
-    [at[0] + broad / 2, 0],
-    [at[0] - broad / 2, 0],
-  ],
-});
-
-/** An arm that brings a hand’s tip to a place, the hand pointing along a direction. */
-export function armTo(
-  shoulder: Point,
-  target: Point,
-  points: number,
-  bends: 1 | -1,
-  shape: NonNullable<ArmPose['shape']>,
-  size: readonly [number, number] = ARM,
-): ArmPose {
-  const tip = turned(HANDS[shape].tip, points - 180);
-  const [upper, fore] = reach(shoulder, minus(target, tip), size, bends);
-  return { upper, fore, hand: points, shape };
-}
-
-/** Feet flat on the floor, knees bent. */
-const bentLeg = (hip: Point, away: number) => {
-  const [up, down] = reach(hip, [hip[0] + away, -ankleHeight], LEG, -1);
-  return { thigh: up, shank: down, foot: 90 };
-};
-
-const FLAT = 270;
-
-/** A body on its back, head to the left, knees bent, the trunk lifted over what lies under it. */
-export function onBack(side: Wanted['side'] | null, proud: number): SideBody {
-  const legs = (hip: Point) => ({ leg: bentLeg(hip, 250), farLeg: bentLeg(hip, 214) });
-  const base: SidePose = {
-    hip: [0, 0],
-    pelvis: FLAT,
-    arm: { upper: 96, fore: 84 },
-    ...legs([0, -70]),
-  };
-  const isHigh = side !== null && side.at[1] < 392;
-  const pose = (tip: number): SidePose =>
-    isHigh ? { ...base, chest: FLAT + tip } : { ...base, pelvis: FLAT - tip };
-  const rests = (body: SideBody) =>
-    isHigh
-      ? Math.max(body.trunk.put([-74, 486])[1], body.trunk.put([-73, 462])[1])
-      : Math.max(body.trunk.put([-75, 244])[1], body.trunk.put([-71, 276])[1]);
-  const put = (tip: number) => placed(pose(tip), (body) => [0, -rests(body)]);
-  const off = (tip: number) => (side === null ? 0 : -skinAt(put(tip), side)[1] - proud);
-  const tip = side === null || proud === 0 ? 0 : solve(off, -8, 34);
-  const hip = put(tip).trunk.joints[0] ?? [0, 0];
-  const placedPose = { ...pose(tip), hip, ...legs(hip) };
-  // The head sinks until it rests.
-  const headDown = (neck: number) => {
-    const chest = placedPose.chest ?? placedPose.pelvis;
-    return sideBody({ ...placedPose, neck: chest - neck * 0.5, head: chest - neck });
-  };
-  const head = (body: SideBody) => Math.max(...body.hair.map(([, y]) => y));
-  const most = isHigh ? 30 : 12;
-  const nod = head(headDown(most)) < 0 ? most : solve((neck) => head(headDown(neck)), 0, most);
-  return headDown(nod);
-}
-
-/** What the head lies on when it does not reach the floor. */
-export const underHead = (body: SideBody): Thing[] => {
-  const low = body.hair.reduce((most, point) => (point[1] > most[1] ? point : most));
-  return low[1] < -14 ? [cushion(low, 150)] : [];
-};
-
-const withArm = (body: SideBody, arm: SideBody['arm']): SideBody => ({ ...body, arm });
-
-/** Arms in a pose on a body that is there already. */
-export function armsOn(body: SideBody, arm: ArmPose | null, farArm: ArmPose | null): SideBody {
-  const of = (pose: ArmPose | null) =>
-    pose &&
-    sideBody({
-      hip: [0, 0],
-      pelvis: 0,
-      arm: pose,
-      leg: { thigh: 180, shank: 180, foot: 90 },
-    }).arm;
-  const shift = (one: SideBody['arm']) => {
-    if (!one) return null;
-    const by = minus(body.shoulder, one.limb.joints[0] ?? [0, 0]);
-    return {
-      hand: one.hand.map((point) => plus(point, by)),
-      onHand: (place: Point) => plus(one.onHand(place), by),
-      limb: {
-        joints: one.limb.joints.map((point) => plus(point, by)),
-        outline: one.limb.outline.map((point) => plus(point, by)),
-        put: (point: Point) => plus(one.limb.put(point), by),
-      },
-    };
-  };
-  return { ...withArm(body, shift(of(arm))), farArm: shift(of(farArm)) };
-}
-
-const DOWN: Point = [0, 1];
 
 /** On the back on a ball, two balls or a roller. */
 export function lyingBack(given: Wanted): Drawn {
@@ -420,98 +312,3 @@ export function allFours(given: Wanted): Drawn {
     arrows: [{ from: [contact[0], contact[1] - 150], to: [contact[0], contact[1] - 70] }],
   };
 }
-
-/** From the front as if standing, laid down: what is to the right lies on the floor. */
-const laid = (scene: Drawn): Drawn => {
-  const { side, ...rest } = scene;
-  return { side, ...moved({ ...rest, says: '' }, ([x, y]) => [y, x]) };
-};
-
-/** On the side, propped on the elbow or lying on the arm, on a ball or roller. */
-export function lyingSide(given: Wanted, half: boolean): Drawn {
-  const { tool, proud, outer } = given;
-  const isTrunk = outer[1] < 380;
-  const floorX = 0;
-  const base = (tip: number, chest: number): FrontPose => ({
-    hip: [0, 0],
-    pelvis: -tip,
-    chest: -chest,
-    neck: isTrunk ? 6 : -chest + 12,
-    head: isTrunk ? 10 : -chest + 20,
-    arms: {
-      right: isTrunk
-        ? { out: [183, 186], depth: 'far', shape: 'flat' }
-        : { out: [88, 176], lengths: [1, 0.5], shape: 'flat' },
-      left: isTrunk
-        ? { out: [20, -64], lengths: [0.86, 0.9], depth: 'near' }
-        : { out: [-46, -74], lengths: [0.94, 0.86], shape: 'flat', depth: 'near' },
-    },
-    legs: {
-      right: { out: [0, -2, 10], depth: 'far' },
-      left: half
-        ? { out: [-38, 24, 30], lengths: [0.7, 0.9], depth: 'near' }
-        : { out: [-22, 12, 16], lengths: [0.8, 0.92], depth: 'near' },
-    },
-    seen: 'front',
-  });
-  const edge: Point = isTrunk ? [98, outer[1]] : [99, Math.min(outer[1], 486)];
-  const at = (body: FrontBody) => body.trunk.put(edge);
-  const build = (tip: number, chest: number, legOut: number) => {
-    const pose = base(tip, chest);
-    const withLeg: FrontPose = {
-      ...pose,
-      legs: { ...pose.legs, right: { out: [legOut, legOut, legOut + 12], depth: 'far' } },
-    };
-    const body = frontBody(withLeg);
-    const x = floorX - proud * 0.9 - at(body)[0];
-    return frontBody({ ...withLeg, hip: [x, 0] });
-  };
-  const shoulderOff = (chest: number) => {
-    const body = build(chest * 0.3, chest, 6);
-    const [joint = [0, 0]] = body.arms.right.limb.joints;
-    // Propped: the upper arm stands on the floor. Lying: the shoulder is as near to it as the ball leaves it.
-    return joint[0] + FRONT_LENGTHS.upperArm + 24;
-  };
-  const chest = isTrunk ? -4 : solve(shoulderOff, 0, 50);
-  const tip = isTrunk ? -2 : chest * 0.3;
-  const legOff = (out: number) => {
-    const { outline } = build(tip, chest, out).legs.right.limb;
-    return Math.max(...outline.filter(([, y]) => y > 250).map(([x]) => x));
-  };
-  const legOut = solve(legOff, -12, 30);
-  const body = build(tip, chest, legOut);
-  const contact = at(body);
-  return laid({
-    side: 'left',
-    bodies: [drawnFront(body)],
-    things: [
-      {
-        what: 'floor',
-        solid: false,
-        points: [
-          [0, -560],
-          [0, 620],
-        ],
-      },
-      ...(isTrunk
-        ? [
-            {
-              what: 'cushion' as const,
-              solid: true,
-              points: [
-                [-34, -430],
-                [-34, -300],
-                [0, -300],
-                [0, -430],
-              ] as Point[],
-            },
-          ]
-        : []),
-    ],
-    tools: lyingTool(tool, [-proud, contact[1]], [1, 0]),
-    contact,
-    arrows: [{ from: [contact[0] - 262, contact[1]], to: [contact[0] - 176, contact[1]] }],
-  });
-}
-
-export { ground };

@@ -9,7 +9,7 @@ import {
   kneeBendScene,
   shinScene,
   straightLegScene,
-} from './testScenes';
+} from './angleScenes';
 
 /** A drawn figure with an angle that is known by construction. */
 export interface Sample {

@@ -3,7 +3,8 @@ import { findTool } from '#core/equipment';
 import { findPosture } from '#core/loading';
 import { cornerCane, doorFrame, wallBack, wallFront, wallSide } from './atWall';
 import { footOn, seated, seatedTable, seatedThigh } from './onChair';
-import { allFours, lyingBack, lyingFront, lyingKneeUp, lyingSide, sittingFloor } from './onFloor';
+import { allFours, lyingBack, lyingFront, lyingKneeUp, sittingFloor } from './onFloor';
+import { lyingSide } from './onSide';
 import { mirrored, type Scene } from './scene';
 import { wanted, type Drawn, type Wanted } from './wanted';
 
