@@ -181,4 +181,30 @@ test('a first plan starts from what somebody complains of, held against their bo
   // One step back takes all of it back.
   await page.keyboard.press('Control+z');
   await expect(order.getByRole('listitem')).toHaveCount(7);
+
+  // What another client is led by, held against this body; neither sides nor points go along.
+  await page.getByRole('button', { name: 'Start from' }).click();
+  await page.getByRole('radio', { name: 'another client’s routine' }).check({ force: true });
+  await page.getByRole('list', { name: 'Clients' }).getByText('Hollis Verbeek').click();
+  await page
+    .getByRole('group', { name: 'Hollis Verbeek: what it adds' })
+    .getByRole('button', { name: /^Take \d line/ })
+    .click();
+  await expect(order.getByRole('listitem').filter({ hasText: 'Side low-back' })).toBeVisible();
+  const more = await order.getByRole('listitem').count();
+  expect(more).toBeGreaterThan(7);
+  await page.getByLabel('Why this version').fill('Low back as well.');
+  await page.getByRole('button', { name: 'Issue version 2' }).click();
+  await expect(page.getByRole('heading', { name: 'Routine, version 3' })).toBeVisible();
+
+  // The version before stands line by line beside that of now, and comes back whole.
+  await page.getByRole('button', { name: 'Start from' }).click();
+  await page.getByRole('radio', { name: 'a version of before' }).check({ force: true });
+  await page.getByRole('list', { name: 'Versions' }).getByText('Version 1').click();
+  const differs = page.getByRole('group', { name: 'Version 1: what differs' });
+  await expect(differs.getByText('there now, not then: it would go').first()).toBeVisible();
+  await differs.getByRole('button', { name: 'Put version 1 in place of it' }).click();
+  await expect(order.getByRole('listitem')).toHaveCount(7);
+  await page.keyboard.press('Control+z');
+  await expect(order.getByRole('listitem')).toHaveCount(more);
 });

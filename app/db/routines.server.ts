@@ -1,8 +1,8 @@
 import { readRoutine, type RetiredLine, type Routine } from '#core/routine';
-import { asc, desc, eq, getTableColumns } from 'drizzle-orm';
+import { and, asc, desc, eq, getTableColumns, ne } from 'drizzle-orm';
 import type { Database } from './database.server';
 import { once } from './reading.server';
-import { routine, routineVersion, user } from './schema.server';
+import { client, routine, routineVersion, user } from './schema.server';
 
 /**
  * A version as this edition knows it: what an earlier one did not store gets its usual value, and lines
@@ -71,3 +71,26 @@ export async function versionWithClient(db: Database, versionId: string) {
 }
 
 export type VersionRow = NonNullable<Awaited<ReturnType<typeof latestVersion>>>;
+
+/** The latest routine of each other client of a practice, by name; at most so many. */
+export async function latestOfOthers(
+  db: Database,
+  practiceId: string,
+  exceptId: string,
+  most: number,
+) {
+  const rows = await db
+    .selectDistinctOn([client.name, client.id], {
+      clientId: client.id,
+      name: client.name,
+      ...versionColumns,
+    })
+    .from(routineVersion)
+    .innerJoin(routine, eq(routine.id, routineVersion.routineId))
+    .innerJoin(client, eq(client.id, routine.clientId))
+    .innerJoin(user, eq(user.id, routineVersion.issuedBy))
+    .where(and(eq(client.practiceId, practiceId), ne(client.id, exceptId)))
+    .orderBy(asc(client.name), asc(client.id), desc(routineVersion.number))
+    .limit(most);
+  return rows.map(({ clientId, name, ...row }) => ({ clientId, name, ...readVersion(row) }));
+}

@@ -1,7 +1,7 @@
 import { dayOf } from '#core/calendar';
 import { pressesOf, settledSites, type Routine } from '#core/routine';
 import type { SessionSummary } from '#core/session';
-import { routineOf, versionsOf } from '~/db/routines.server';
+import { latestOfOthers, routineOf, versionsOf } from '~/db/routines.server';
 import { screeningsOf } from '~/db/screenings.server';
 import { lastSummariesOf } from '~/db/sessions.server';
 import { pointsOf, type PointRow } from '~/db/visits.server';
@@ -10,6 +10,11 @@ import { fileOf } from './clientFile.server';
 
 /** So many of the latest sessions calibrate the ladder. */
 const RATINGS_FROM = 6;
+
+/** So many earlier versions can be begun from. */
+const EARLIER_SHOWN = 8;
+/** So many other clients’ routines can be begun from. */
+const OTHERS_SHOWN = 60;
 
 /** First ratings of a session with the setup they were made at. */
 function ratedSetups(content: Routine | undefined, summary: SessionSummary, day: string) {
@@ -74,6 +79,12 @@ export async function planOf(setting: Setting, who: Principal, clientId: string)
       issuedOn,
       issuedByName,
     })),
+    /** Earlier ones, the newest first. */
+    earlier: versions
+      .slice(0, -1)
+      .reverse()
+      .slice(0, EARLIER_SHOWN)
+      .map(({ number, issuedOn, reason, content }) => ({ number, issuedOn, reason, content })),
     latest: latest && { number: latest.number, content: latest.content, retired: latest.retired },
     draft: thread?.draft ?? null,
     draftBase: thread?.draftBase ?? 0,
@@ -81,4 +92,16 @@ export async function planOf(setting: Setting, who: Principal, clientId: string)
     /** Who kept the draft, when it was somebody else. */
     draftByOther: thread?.draft && thread.draftBy !== who.userId ? thread.draftByName : null,
   };
+}
+
+/** What other clients of the practice are led by now, to begin from. */
+export async function routinesOfOthers(setting: Setting, who: Principal, clientId: string) {
+  const file = await fileOf(setting, who, clientId);
+  const others = await latestOfOthers(setting.db, who.practiceId, file.id, OTHERS_SHOWN);
+  return others.map(({ clientId: id, name, number, content }) => ({
+    id,
+    name,
+    number,
+    items: content.items,
+  }));
 }

@@ -4,7 +4,7 @@ import { fade, itemFor, routineWith, timed } from '#core/examples';
 import type { Routine } from '#core/routine';
 import { routineVersion } from '~/db/schema.server';
 import { fileHead } from './clientFile.server';
-import { planOf } from './planning.server';
+import { planOf, routinesOfOthers } from './planning.server';
 import type { OpenDatabase } from '~/db/open.server';
 
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
@@ -249,5 +249,38 @@ describe('the draft of two who work at once', () => {
     const draft = { baseNumber: 0, revision: 0, content: mine };
     const first = await saveDraft(setting, owner, clientId, draft);
     expect(await saveDraft(setting, owner, clientId, draft)).toEqual(first);
+  });
+});
+
+describe('beginning from what is there', () => {
+  it('the latest routine of each other client of the practice, and of nobody else', async () => {
+    const [one, two, none] = [
+      await addClient(setting, owner, details({ name: 'Alba Ferrant' })),
+      await addClient(setting, owner, details({ name: 'Bruno Lisk' })),
+      await addClient(setting, owner, details({ name: 'Cleo Marsh' })),
+    ];
+    const asked = await addClient(setting, owner, details({ name: 'Dora Quill' }));
+    await issueTo(setting, owner, one, withoutInterview(routineWith(itemFor('calf'))));
+    await issueTo(setting, owner, one, withoutInterview(routineWith(itemFor('temple'))), 1);
+    await issueTo(setting, owner, two, withoutInterview(routineWith(itemFor('brow'))));
+    await issueTo(setting, owner, asked, withoutInterview(routineWith(itemFor('sole-roll'))));
+    const others = await routinesOfOthers(setting, owner, asked);
+    const sites = new Map(
+      others.map(({ id, items }) => [id, items.map((item) => 'siteId' in item && item.siteId)]),
+    );
+    expect(sites.get(one)).toEqual(['temple']);
+    expect(sites.get(two)).toEqual(['brow']);
+    expect(sites.has(none)).toBe(false);
+    expect(sites.has(asked)).toBe(false);
+  });
+
+  it('earlier versions, the newest first, without the latest', async () => {
+    const clientId = await addClient(setting, owner, details());
+    for (const [base, site] of (['calf', 'temple', 'brow'] as const).entries()) {
+      await issueTo(setting, owner, clientId, withoutInterview(routineWith(itemFor(site))), base);
+    }
+    const { earlier, latest } = await planOf(setting, owner, clientId);
+    expect(earlier.map(({ number }) => number)).toEqual([2, 1]);
+    expect(latest?.number).toBe(3);
   });
 });

@@ -81,7 +81,7 @@ function itemOf(line: PlanLine, id: string, client: PlanClient): RoutineItem {
 }
 
 /** Whether the routine has such a line already: a site once, one warm-up, each stretch and drill once. */
-function isThere(item: RoutineItem, present: readonly RoutineItem[]): boolean {
+export function isThere(item: RoutineItem, present: readonly RoutineItem[]): boolean {
   return present.some((one) => {
     if (isPress(item)) return isPress(one) && one.siteId === item.siteId;
     if (one.kind !== item.kind) return false;
@@ -91,7 +91,7 @@ function isThere(item: RoutineItem, present: readonly RoutineItem[]): boolean {
   });
 }
 
-const THERE = 'It is in the routine already.';
+export const THERE = 'It is in the routine already.';
 
 /**
  * A starting plan as lines for this client, each with its reason: those their body rules out say why and are not

@@ -1,107 +1,229 @@
-import { useMemo, useState } from 'react';
-import { plannedLines, STARTING_PLANS, takenFrom, type PlanClient } from '#core/plans';
-import { checkRoutine, type CheckContext, type RoutineItem } from '#core/routine';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import {
+  linesOfOther,
+  plannedLines,
+  STARTING_PLANS,
+  type PlanClient,
+  type StartingPlan,
+} from '#core/plans';
+import type { CheckContext, Routine, RoutineItem } from '#core/routine';
 import { v7 as uuid } from 'uuid';
+import { Choice } from '~/ui/parts/Choice';
 import { LinkButton } from '~/ui/parts/LinkButton';
-import { counted } from '~/ui/parts/words';
-import { lineName, lineWords } from './doseWords';
+import { shortDay } from '~/ui/parts/words';
+import { EarlierVersion } from './EarlierVersion';
+import { TakeLines } from './TakeLines';
 import classes from './StartFrom.module.css';
 
-/**
- * Where one usually begins by what people complain of: what it would add is shown, line by line and held against
- * this body, before it is taken.
- */
-export function StartFrom({
-  client,
-  context,
-  present,
-  onTake,
-  onClose,
-}: {
+/** A version of this client’s before the latest. */
+export interface Earlier {
+  number: number;
+  issuedOn: string;
+  reason: string;
+  content: Routine;
+}
+/** What another client of the practice is led by now. */
+export interface OtherRoutine {
+  id: string;
+  name: string;
+  number: number;
+  items: readonly RoutineItem[];
+}
+
+type From = 'complaint' | 'before' | 'other';
+
+interface Body {
   client: PlanClient;
   context: CheckContext;
   /** Lines that are in the routine already. */
   present: readonly RoutineItem[];
   onTake: (items: readonly RoutineItem[]) => void;
-  /** Absent while there is nothing else to see. */
-  onClose?: () => void;
+}
+
+/** A list to choose from, and beside it what is chosen. */
+function Chooser<T>({
+  name,
+  entries,
+  idOf,
+  label,
+  children,
+}: {
+  name: string;
+  entries: readonly T[];
+  idOf: (entry: T) => string;
+  label: (entry: T) => ReactNode;
+  children: (chosen: T) => ReactNode;
 }) {
   const [chosenId, setChosenId] = useState<string | null>(null);
-  const plan = STARTING_PLANS.find(({ id }) => id === chosenId);
-  const lines = useMemo(
-    () => (plan ? plannedLines(plan, client, context, uuid, present) : []),
-    [plan, client, context, present],
-  );
-  const taken = takenFrom(lines);
-  const together = !plan
-    ? []
-    : checkRoutine(
-        { items: takenFrom(lines, present), timesPerWeek: 7, message: '' },
-        { ...context, screened: true },
-      ).filter(
-        ({ verdict, itemId }) => verdict !== 'note' && taken.some(({ id }) => id === itemId),
-      );
+  const chosen = entries.find((entry) => idOf(entry) === chosenId);
   return (
-    <section className={classes.panel} aria-labelledby="start-title">
-      <header>
-        <h2 id="start-title">Start from what they complain of</h2>
-        {onClose && (
-          <LinkButton quiet onClick={onClose}>
-            Close
-          </LinkButton>
-        )}
-      </header>
-      <div className={classes.body} data-chosen={plan !== undefined}>
-        <ul className={classes.plans} aria-label="Complaints">
-          {STARTING_PLANS.map(({ id, name }) => (
+    <div className={classes.body} data-chosen={chosen !== undefined}>
+      <ul className={classes.plans} aria-label={name}>
+        {entries.map((entry) => {
+          const id = idOf(entry);
+          return (
             <li key={id}>
               <button
                 type="button"
                 aria-pressed={id === chosenId}
                 onClick={() => setChosenId(id === chosenId ? null : id)}
               >
-                {name}
+                {label(entry)}
               </button>
             </li>
-          ))}
-        </ul>
-        {plan && (
-          <div className={classes.preview} role="group" aria-label={`${plan.name}: what it adds`}>
-            <button
-              type="button"
-              className={classes.take}
-              disabled={taken.length === 0}
-              onClick={() => {
-                onTake(taken);
-                setChosenId(null);
-              }}
-            >
-              {taken.length === 0
-                ? 'Nothing of it is for this body'
-                : `Take ${counted(taken.length, 'line')}`}
-            </button>
-            {plan.care && <p className={classes.care}>{plan.care}</p>}
-            <ol>
-              {lines.map(({ item, why, against }) => (
-                <li key={item.id} data-against={against !== null}>
-                  <span className={classes.name}>{lineName(item)}</span>
-                  <span className={classes.dose}>{lineWords(item)}</span>
-                  <span className={classes.why}>{against ?? why}</span>
-                </li>
-              ))}
-            </ol>
-            {together.map(({ reason, rule }) => (
-              <p key={`${rule}:${reason}`} className={classes.care}>
-                {reason}
-              </p>
-            ))}
-            <p className={classes.soft}>
-              Look at causes too: {plan.alsoLook} {plan.later && `Later: ${plan.later}`} Doses are
-              the sites’ own, cautious ones. Common practice, no published source.
-            </p>
-          </div>
+          );
+        })}
+      </ul>
+      {chosen && children(chosen)}
+    </div>
+  );
+}
+
+function FromPlan({ plan, client, context, present, onTake }: Body & { plan: StartingPlan }) {
+  const lines = useMemo(
+    () => plannedLines(plan, client, context, uuid, present),
+    [plan, client, context, present],
+  );
+  return (
+    <TakeLines
+      name={plan.name}
+      care={plan.care}
+      lines={lines}
+      present={present}
+      context={context}
+      onTake={onTake}
+    >
+      <p className={classes.soft}>
+        Look at causes too: {plan.alsoLook} {plan.later && `Later: ${plan.later}`} Doses are the
+        sites’ own, cautious ones. Common practice, no published source.
+      </p>
+    </TakeLines>
+  );
+}
+
+function FromOther({ other, client, context, present, onTake }: Body & { other: OtherRoutine }) {
+  const lines = useMemo(
+    () => linesOfOther(other.items, client, context, uuid, present),
+    [other, client, context, present],
+  );
+  return (
+    <TakeLines name={other.name} lines={lines} present={present} context={context} onTake={onTake}>
+      <p className={classes.soft}>
+        Doses and words are {other.name}’s; sides, the points of the map and the word to the client
+        are not taken along. Read the words before you issue.
+      </p>
+    </TakeLines>
+  );
+}
+
+/** Other clients’ routines, asked for once they are wanted. */
+function useOthers(clientId: string, wanted: boolean) {
+  const [others, setOthers] = useState<readonly OtherRoutine[] | 'failed' | null>(null);
+  useEffect(() => {
+    if (!wanted || others !== null) return;
+    const leaving = new AbortController();
+    fetch(`/clients/${clientId}/others`, { signal: leaving.signal })
+      .then((answer) => (answer.ok ? answer.json() : Promise.reject(new Error('not ok'))))
+      .then((read: OtherRoutine[]) => setOthers(read))
+      .catch(() => {
+        if (!leaving.signal.aborted) setOthers('failed');
+      });
+    return () => leaving.abort();
+  }, [clientId, wanted, others]);
+  return { others, again: () => setOthers(null) };
+}
+
+/**
+ * Where a plan may begin: what people complain of, a version of before, or what another client is led by. What it would
+ * add or change is shown before it is taken.
+ */
+export function StartFrom({
+  clientId,
+  earlier,
+  onReplace,
+  onClose,
+  ...body
+}: Body & {
+  clientId: string;
+  earlier: readonly Earlier[];
+  onReplace: (routine: Routine) => void;
+  /** Absent while there is nothing else to see. */
+  onClose?: () => void;
+}) {
+  const [from, setFrom] = useState<From>('complaint');
+  const { others, again } = useOthers(clientId, from === 'other');
+  const options: { value: From; label: string }[] = [
+    { value: 'complaint', label: 'what they complain of' },
+    ...(earlier.length > 0 ? [{ value: 'before' as const, label: 'a version of before' }] : []),
+    { value: 'other', label: 'another client’s routine' },
+  ];
+  return (
+    <section className={classes.panel} aria-labelledby="start-title">
+      <header>
+        <h2 id="start-title">Start from</h2>
+        {onClose && (
+          <LinkButton quiet onClick={onClose}>
+            Close
+          </LinkButton>
         )}
-      </div>
+      </header>
+      <Choice inLine legend="begin with" value={from} options={options} onChoose={setFrom} />
+      {from === 'complaint' && (
+        <Chooser
+          name="Complaints"
+          entries={STARTING_PLANS}
+          idOf={({ id }) => id}
+          label={({ name }) => name}
+        >
+          {(plan) => <FromPlan plan={plan} {...body} />}
+        </Chooser>
+      )}
+      {from === 'before' && (
+        <Chooser
+          name="Versions"
+          entries={earlier}
+          idOf={({ number }) => String(number)}
+          label={({ number, issuedOn, reason }) => (
+            <>
+              Version {number}, {shortDay(issuedOn)}
+              <small>{reason}</small>
+            </>
+          )}
+        >
+          {({ number, content }) => (
+            <EarlierVersion
+              number={number}
+              content={content}
+              present={body.present}
+              onReplace={onReplace}
+            />
+          )}
+        </Chooser>
+      )}
+      {from === 'other' &&
+        (others === null ? (
+          <p className={classes.soft}>Reading them.</p>
+        ) : others === 'failed' ? (
+          <p className={classes.care}>
+            They could not be read. <LinkButton onClick={again}>Try again</LinkButton>
+          </p>
+        ) : others.length === 0 ? (
+          <p className={classes.soft}>Nobody else has a routine yet.</p>
+        ) : (
+          <Chooser
+            name="Clients"
+            entries={others}
+            idOf={({ id }) => id}
+            label={({ name, items }) => (
+              <>
+                {name}
+                <small>{items.length === 1 ? '1 line' : `${items.length} lines`}</small>
+              </>
+            )}
+          >
+            {(other) => <FromOther other={other} {...body} />}
+          </Chooser>
+        ))}
     </section>
   );
 }

@@ -265,6 +265,13 @@ export function PlanBench({ data }: { data: PlanData }) {
       )}
       {(starting || routine.items.length === 0) && (
         <StartFrom
+          clientId={data.file.id}
+          earlier={data.earlier}
+          onReplace={(routine) => {
+            setStarting(false);
+            dispatch({ type: 'replace', routine });
+            setTaken((times) => times + 1);
+          }}
           client={planClient}
           context={context}
           present={routine.items}

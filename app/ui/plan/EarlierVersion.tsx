@@ -1,0 +1,57 @@
+import { compareRoutines, type ComparedLine } from '#core/plans';
+import type { Routine, RoutineItem } from '#core/routine';
+import { lineName, lineWords } from './doseWords';
+import classes from './StartFrom.module.css';
+
+function wordsOf({ is, now }: ComparedLine): string {
+  switch (is) {
+    case 'the same':
+      return 'as it is now';
+    case 'other now':
+      return now ? `now: ${lineWords(now)}` : '';
+    case 'not there now':
+      return 'not there now';
+    case 'only now':
+      return 'there now, not then: it would go';
+  }
+}
+
+/** A version of before beside the routine of now, and the way back to it. */
+export function EarlierVersion({
+  number,
+  content,
+  present,
+  onReplace,
+}: {
+  number: number;
+  content: Routine;
+  present: readonly RoutineItem[];
+  onReplace: (routine: Routine) => void;
+}) {
+  const lines = compareRoutines(content.items, present);
+  const isSame = lines.every(({ is }) => is === 'the same');
+  return (
+    <div className={classes.preview} role="group" aria-label={`Version ${number}: what differs`}>
+      <button
+        type="button"
+        className={classes.take}
+        disabled={isSame}
+        onClick={() => onReplace(content)}
+      >
+        {isSame ? 'It is as it is now' : `Put version ${number} in place of it`}
+      </button>
+      <ol>
+        {lines.map((line) => (
+          <li key={line.item.id + line.is} data-against={line.is === 'only now'}>
+            <span className={classes.name}>{lineName(line.item)}</span>
+            <span className={classes.dose}>{lineWords(line.item)}</span>
+            <span className={classes.why}>{wordsOf(line)}</span>
+          </li>
+        ))}
+      </ol>
+      <p className={classes.soft}>
+        Every check holds for it as for a routine typed anew. Ctrl Z brings back what is here now.
+      </p>
+    </div>
+  );
+}
