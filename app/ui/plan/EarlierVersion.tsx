@@ -1,14 +1,29 @@
 import { compareRoutines, type ComparedLine } from '#core/plans';
-import type { Routine, RoutineItem } from '#core/routine';
+import { gradeWords, isPress, type Routine, type RoutineItem } from '#core/routine';
+import { findTool } from '#core/equipment';
+import { findPosture } from '#core/loading';
 import { lineName, lineWords } from './doseWords';
 import classes from './StartFrom.module.css';
 
-function wordsOf({ is, now }: ComparedLine): string {
+/** What of a line is other now: its dose, else its grade, else how it is reached, else its words. */
+function nowWords(then: RoutineItem, now: RoutineItem): string {
+  if (lineWords(then) !== lineWords(now)) return lineWords(now);
+  if (isPress(then) && isPress(now)) {
+    if (gradeWords(then) !== gradeWords(now)) return `grade ${gradeWords(now)}`;
+    if (then.toolId !== now.toolId) return findTool(now.toolId)?.name.toLowerCase() ?? now.toolId;
+    if (then.positionId !== now.positionId) {
+      return findPosture(now.positionId)?.name ?? now.positionId;
+    }
+  }
+  return then.instructions === now.instructions ? 'done a little otherwise' : 'other words';
+}
+
+function wordsOf({ item, is, now }: ComparedLine): string {
   switch (is) {
     case 'the same':
       return 'as it is now';
     case 'other now':
-      return now ? `now: ${lineWords(now)}` : '';
+      return now ? `now: ${nowWords(item, now)}` : '';
     case 'not there now':
       return 'not there now';
     case 'only now':
