@@ -38,7 +38,7 @@ export function lyingBack(given: Wanted): Drawn {
   const { shoulder } = lain;
   if (siteId === 'armpit') {
     // The arm lies back beside the head; the other hand comes over the chest.
-    const body = armsOn(lain, { upper: 318, fore: 276 }, armTo(shoulder, contact, 236, 1, 'flat'));
+    const body = armsOn(lain, { upper: 300, fore: 284 }, armTo(shoulder, contact, 236, -1, 'flat'));
     return {
       side: 'right',
       bodies: [drawnSide(body)],

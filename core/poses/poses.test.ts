@@ -211,7 +211,7 @@ describe('geometry that would hurt to look at', () => {
     const level = floorOf(scene);
     if (level === undefined) return;
     // Flesh that is lain on gives way; a body that is drawn does not.
-    expect(Math.max(...skinOf(scene).map(([, y]) => y))).toBeLessThan(level + 27);
+    expect(Math.max(...skinOf(scene).map(([, y]) => y))).toBeLessThan(level + 19);
   });
 
   it.each(ALL)('%s: nobody stands inside a wall', (_name, scene) => {
