@@ -84,6 +84,12 @@ export function Opening({
           </ul>
         )}
         <dl className={classes.facts}>
+          <dt>{siteIds.length > 0 ? 'While pressing' : 'Meanwhile'}</dt>
+          <dd>
+            {siteIds.length > 0
+              ? 'A welcome ache, breathing easily. Sharp, electric or numb: come off and press Stop.'
+              : 'Never into sharp pain. Sharp, electric, numb or dizzy: leave off and press Stop.'}
+          </dd>
           {measure.length > 0 && (
             <>
               <dt>Measure first</dt>
@@ -153,12 +159,6 @@ export function Opening({
               </dd>
             </>
           )}
-          <dt>{siteIds.length > 0 ? 'While pressing' : 'Meanwhile'}</dt>
-          <dd>
-            {siteIds.length > 0
-              ? 'A welcome ache, breathing easily. Sharp, electric or numb: come off and press Stop.'
-              : 'Never into sharp pain. Sharp, electric, numb or dizzy: leave off and press Stop.'}
-          </dd>
         </dl>
       </div>
       <div className={classes.foot}>
