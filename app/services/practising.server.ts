@@ -133,6 +133,12 @@ const isUnderWay = ({ now }: Setting, { status, startedAt }: { status: string; s
   (status === 'running' || status === 'paused') &&
   now().getTime() - startedAt.getTime() < TAKE_UP_WITHIN_MS;
 
+/** The day a session that is under way was begun on: past midnight it stays the one that was begun. */
+const begunOn = (
+  setting: Setting,
+  [newest]: Awaited<ReturnType<typeof lastSummariesOf>>,
+): string | null => (newest && isUnderWay(setting, newest) ? newest.day : null);
+
 /** How earlier sessions were borne, as far as it may change the holds of now. */
 function borneOf(
   setting: Setting,
@@ -184,7 +190,7 @@ export async function routineToPractise(setting: Setting, who: Principal) {
         setting,
         file.id,
         version,
-        dueToday(version, summaries, today),
+        dueToday(version, summaries, begunOn(setting, summaries) ?? today),
         file.screening,
         borneOf(setting, versions, summaries),
       )),
