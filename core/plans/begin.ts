@@ -91,7 +91,21 @@ export function isThere(item: RoutineItem, present: readonly RoutineItem[]): boo
   });
 }
 
-export const THERE = 'It is in the routine already.';
+const THERE = 'It is in the routine already.';
+
+/** Why a line is not taken: it is there already, or this body rules it out; null when it may be. */
+export function againstTaking(
+  item: RoutineItem,
+  context: CheckContext,
+  present: readonly RoutineItem[],
+): string | null {
+  if (isThere(item, present)) return THERE;
+  const [against] = checkRoutine(
+    { items: [item], timesPerWeek: 7, message: '' },
+    { ...context, minutesPerDay: null, screened: true },
+  ).filter(({ verdict, answeredBy }) => verdict === 'refuse' && answeredBy === undefined);
+  return against?.reason ?? null;
+}
 
 /**
  * A starting plan as lines for this client, each with its reason: those their body rules out say why and are not
@@ -109,12 +123,7 @@ export function plannedLines(
 ): PlannedLine[] {
   return plan.lines.map((line) => {
     const item = itemOf(line, newId(), client);
-    if (isThere(item, present)) return { item, why: line.why, against: THERE };
-    const [against] = checkRoutine(
-      { items: [item], timesPerWeek: 7, message: '' },
-      { ...context, minutesPerDay: null, screened: true },
-    ).filter(({ verdict, answeredBy }) => verdict === 'refuse' && answeredBy === undefined);
-    return { item, why: line.why, against: against?.reason ?? null };
+    return { item, why: line.why, against: againstTaking(item, context, present) };
   });
 }
 

@@ -1,5 +1,5 @@
-import { checkRoutine, isPress, type CheckContext, type RoutineItem } from '#core/routine';
-import { isThere, THERE, type PlanClient, type PlannedLine } from './begin';
+import { isPress, type CheckContext, type RoutineItem } from '#core/routine';
+import { againstTaking, isThere, type PlanClient, type PlannedLine } from './begin';
 
 /** A line of somebody else’s routine as it would be prescribed to this client. */
 function itemFor(item: RoutineItem, id: string, { affectedSide }: PlanClient): RoutineItem {
@@ -37,12 +37,7 @@ export const linesOfOther = (
 ): PlannedLine[] =>
   items.map((theirs) => {
     const item = itemFor(theirs, newId(), client);
-    if (isThere(item, present)) return { item, why: '', against: THERE };
-    const [against] = checkRoutine(
-      { items: [item], timesPerWeek: 7, message: '' },
-      { ...context, minutesPerDay: null, screened: true },
-    ).filter(({ verdict, answeredBy }) => verdict === 'refuse' && answeredBy === undefined);
-    return { item, why: '', against: against?.reason ?? null };
+    return { item, why: '', against: againstTaking(item, context, present) };
   });
 
 /** How a line of an earlier version stands to the routine of now. */

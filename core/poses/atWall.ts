@@ -193,8 +193,8 @@ export function wallSide(given: Wanted): Drawn {
     seen: isBack ? 'back' : 'front',
   };
   const at = (body: FrontBody): Point => {
-    if (siteId === 'outer-forearm') return furthest(body.arms.right.limb.outline, 380);
-    if (siteId === 'outer-shoulder') return furthest(body.arms.right.limb.outline, 0);
+    if (siteId === 'outer-forearm') return furthest(body.arms.right.limb.outline);
+    if (siteId === 'outer-shoulder') return furthest(body.arms.right.limb.outline);
     return body.trunk.put(trunkEdge(outer));
   };
   const body = frontPlaced(pose, at, -proud);
@@ -213,7 +213,7 @@ export function wallSide(given: Wanted): Drawn {
 const trunkEdge = ([x, y]: readonly [number, number]): Point => [x, Math.min(y, 492)];
 
 /** The point of a line furthest to the right. */
-function furthest(outline: readonly Point[], _below: number): Point {
+function furthest(outline: readonly Point[]): Point {
   return outline.reduce((most, point) => (point[0] > most[0] ? point : most));
 }
 

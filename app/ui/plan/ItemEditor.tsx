@@ -72,7 +72,7 @@ export function ItemEditor({ item, onChange, onMethod, onTrouble, onRemove }: Ed
         {RISING.has(item.dose.method) && (
           <TypedNumber
             label="begin at"
-            value={item.fromGrade ?? item.grade}
+            value={Math.min(item.fromGrade ?? item.grade, item.grade)}
             beside="and rise to it"
             parse={(text) =>
               parseCount(text, { name: 'The grade to begin at', least: 0, most: item.grade })

@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import type { Side } from '#core/anatomy';
 import { setupScene } from '#core/poses';
 import { SceneDrawing } from './SceneDrawing';
@@ -16,6 +17,10 @@ export function SetupDrawing({
   side: Side;
   className?: string;
 }) {
-  const scene = setupScene(siteId, toolId, positionId, side);
+  // Solved by halving: not at every stroke of a key beside it.
+  const scene = useMemo(
+    () => setupScene(siteId, toolId, positionId, side),
+    [siteId, toolId, positionId, side],
+  );
   return scene && <SceneDrawing scene={scene} className={className} />;
 }

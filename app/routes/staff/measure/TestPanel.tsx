@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { sitesOfTest, type MovementTest, type Quantity, type Way } from '#core/measurement';
@@ -29,6 +29,7 @@ export function TestPanel({
 }) {
   const { file, standIn } = data;
   const base = `/clients/${file.id}`;
+  const scene = useMemo(() => testScene(test.id, `${test.name}, drawn`), [test]);
   const readings = useReadings(data, test.id);
   const { keepPicture, trouble } = useKeepPicture(base);
   const [tool, setTool] = useState<ChosenTool | null>(null);
@@ -83,7 +84,7 @@ export function TestPanel({
           </p>
         </div>
         <div className={classes.pose}>
-          <SceneDrawing scene={testScene(test.id, `${test.name}, drawn`)} />
+          <SceneDrawing scene={scene} />
         </div>
       </header>
       <NeedsYou
