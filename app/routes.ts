@@ -52,6 +52,7 @@ export default [
         index('routes/staff/file/index.ts'),
         route('details', 'routes/staff/file/details.tsx'),
         route('brings', 'routes/staff/file/brings.tsx'),
+        route('complaint', 'routes/staff/complaint/complaint.tsx'),
         route('visit', 'routes/staff/visit/visit.tsx'),
         route('screen', 'routes/staff/screen/screen.tsx'),
         route('map', 'routes/staff/map/map.tsx'),
@@ -70,6 +71,7 @@ export default [
       route('answers', 'routes/client/screen/screen.tsx'),
       route('points', 'routes/client/map/map.tsx'),
       route('measures', 'routes/client/measure/measure.tsx'),
+      route('complaint', 'routes/client/complaint/complaint.tsx'),
     ]),
   ]),
 ] satisfies RouteConfig;

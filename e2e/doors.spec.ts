@@ -250,7 +250,15 @@ test('a letter is kept for nobody but the one who is signed in, in no file but t
   expect(await send(phone.request, therapist)).toEqual([403, undefined, undefined]);
   // A client in another’s file, and with kinds that are not theirs.
   expect(await send(phone.request, client)).toEqual([200, 'refused', 404]);
-  for (const kind of ['clearance', 'issue', 'draft', 'details', 'client file', 'home asking']) {
+  for (const kind of [
+    'clearance',
+    'issue',
+    'draft',
+    'details',
+    'client file',
+    'home asking',
+    'complaint',
+  ]) {
     expect([kind, ...(await send(phone.request, client, { kind, clientId: null }))]).toEqual([
       kind,
       200,

@@ -393,6 +393,10 @@ test('screening, map, measures and notes take no damaged letter, and keep nothin
     on('session event', { session: {}, event: {} }),
     on('response', { sessionId: id, answer: 'splendid' }),
     on('response', { sessionId: id, answer: 'none' }),
+    on('complaint', { complaint: { what: '' } }),
+    on('complaint', { complaint: { what: 'Neck', since: '2999' } }),
+    on('standing', { complaintId: id, standing: { days: 3, strongest: 4, hinders: 2 } }),
+    on('standing', { complaintId: id, standing: { days: 0, strongest: 9, hinders: 2 } }),
     ...['no json', null, []].map((body) => on('point', body)),
   ];
   const { answers } = await postLetters(page.request, bad);

@@ -76,6 +76,7 @@ function staffLetters(clientId: string, noted: Noted): Letter[] {
     nextVisit: '',
   };
   const draft = of('draft', { baseNumber: 0, content: routine }, { thing: clientId, base: 0 });
+  const complaint = of('complaint', { complaint: { what: 'Stiff neck, cannot turn' } });
   const note = letterOf(noted.clientId)(
     'note',
     { notes: { type: 'doc', content: [{ type: 'paragraph' }] } },
@@ -104,6 +105,11 @@ function staffLetters(clientId: string, noted: Noted): Letter[] {
       },
       { thing: clientId, base: 0 },
     ),
+    complaint,
+    of('standing', {
+      complaintId: complaint.thing,
+      standing: { days: 5, strongest: 6, hinders: 3 },
+    }),
     of('interview', { replies, after: null }),
     of('clearance', {
       condition: 'blood-thinners',

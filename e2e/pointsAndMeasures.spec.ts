@@ -1,7 +1,17 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Page } from '@playwright/test';
 import { pointsOfSample, SAMPLES } from '#core/poses';
-import { addClient, clientIdOf, expect, PHONE, postLetters, stepInAs, test } from './support/test';
+import {
+  addClient,
+  allKept,
+  clientIdOf,
+  expect,
+  PHONE,
+  postLetters,
+  stepInAs,
+  test,
+} from './support/test';
 import { newFolder } from './support/server';
 
 interface XY {
@@ -241,4 +251,65 @@ test('the map stays smooth with 120 points and 20 visits', async ({ page }) => {
   let best = Infinity;
   for (let rounds = 0; rounds < 5 && best >= 16; rounds += 1) best = Math.min(best, await round());
   expect(best).toBeLessThan(16);
+});
+
+test('what brings a client: written down, pointed out, asked at the visit and at home, and begun from', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await stepInAs(page, 'Maren');
+  const file = await addClient(page, 'Runa Steen');
+  await page.goto(`${file}/complaint`);
+  const words = page.getByLabel('In their own words');
+  await words.fill('Stiff neck, cannot turn');
+  await words.press('Enter');
+  await page.getByLabel('Since when').fill('next week');
+  await expect(page.getByText(/not after today/)).toBeVisible();
+  await page.getByLabel('Since when').fill('3 weeks');
+  await expect(page.getByText(/about 3 weeks/)).toBeVisible();
+  await page.getByLabel('What it stops').fill('reversing the van');
+  // The neck is a small place: what is not hit by hand is found by name.
+  const where = page.getByRole('combobox', { name: 'Where it is felt' });
+  await where.fill('neck, left');
+  await page.getByRole('option', { name: 'neck, left' }).click();
+  await expect(page.getByRole('link', { name: 'Neck end of the blade lifter' })).toBeVisible();
+  const ask = (of: Page, question: RegExp, number: number) =>
+    of.getByRole('group', { name: question }).getByText(String(number), { exact: true }).click();
+  await ask(page, /how many of the last seven/, 6);
+  const keep = page.getByRole('button', { name: 'Keep the answer' });
+  await expect(keep).toBeDisabled();
+  await ask(page, /how strong/i, 7);
+  await ask(page, /keep you from/, 5);
+  await keep.click();
+  await expect(page.getByText('today: 6 days of 7, 7 at its strongest')).toBeVisible();
+  await allKept(page);
+  await page.reload();
+  await expect(page.getByText('today: 6 days of 7, 7 at its strongest')).toBeVisible();
+  // The map names what sends there, the plan what is begun from.
+  await page.goto(`${file}/map`);
+  await expect(page.getByRole('heading', { name: 'For “Stiff neck, cannot turn”' })).toBeVisible();
+  await page.goto(`${file}/plan`);
+  const begun = page.getByRole('list', { name: 'Complaints' }).getByRole('button').first();
+  await expect(begun).toHaveAttribute('aria-pressed', 'true');
+  await expect(begun).toHaveText(/^Stiff neck, cannot turn/);
+
+  // A client of the demo is asked at home, without a line too.
+  const context = await browser.newContext({ ...PHONE, baseURL });
+  const phone = await context.newPage();
+  await stepInAs(phone, 'Hollis');
+  await phone.getByRole('link', { name: 'How is it this week?' }).click();
+  await expect(phone.getByRole('heading', { name: 'How it goes' })).toBeVisible();
+  await context.setOffline(true);
+  await ask(phone, /how many of the last seven/, 0);
+  await expect(phone.getByRole('group', { name: /how strong/i })).toHaveCount(0);
+  await phone.getByRole('button', { name: 'Tell' }).click();
+  await expect(phone.getByText('Not there in the last seven days.')).toBeVisible();
+  await context.setOffline(false);
+  await allKept(phone);
+  await page.goto('/day');
+  const hollis = await page.getByRole('link', { name: 'Hollis Verbeek' }).getAttribute('href');
+  await page.goto(`${hollis ?? ''}/review`);
+  await expect(page.getByText('Not there in the last seven days.').first()).toBeVisible();
+  await context.close();
 });

@@ -59,7 +59,15 @@ test('files that name retired sites, methods, tools, tests and questions open on
   expect(named).toContain('no longer among the questions');
   for (const name of ['Hollis', 'Odalys', 'Nuno', 'Ilse', 'Perrin']) {
     const { cookie } = await signedIn(server, name);
-    for (const page of ['/today', '/practise', '/answers', '/points', '/measures', '/referral']) {
+    for (const page of [
+      '/today',
+      '/practise',
+      '/answers',
+      '/points',
+      '/measures',
+      '/complaint',
+      '/referral',
+    ]) {
       await open(cookie, page);
     }
   }

@@ -95,7 +95,7 @@ for (const { viewport, staff, client } of VIEWS) {
     await sound('day sheet');
     const file = await fileOf(page, 'Benedikt Aro');
     await see(
-      ...['plan', 'practise', 'review', 'details', 'brings', 'visit', 'referral'].map(
+      ...['plan', 'practise', 'review', 'complaint', 'details', 'brings', 'visit', 'referral'].map(
         (stage) => `${file}/${stage}`,
       ),
     );
@@ -232,6 +232,7 @@ for (const { viewport, staff, client } of VIEWS) {
       '/answers',
       '/points',
       '/measures',
+      '/complaint',
       '/referral',
     ]) {
       await page.goto(path);
@@ -345,7 +346,15 @@ test('every screen fits a phone before its scripts have run', async ({ browser, 
         ...stages.map((stage) => `${file}/${stage}`),
       ],
     ],
-    Yara: ['/today', '/practise', '/answers', '/points', '/measures', '/settings/account'],
+    Yara: [
+      '/today',
+      '/practise',
+      '/answers',
+      '/points',
+      '/measures',
+      '/complaint',
+      '/settings/account',
+    ],
   };
   for (const [name, paths] of Object.entries(screens)) {
     await asked.clearCookies();

@@ -1,7 +1,17 @@
 import { chromium, type Page } from '@playwright/test';
 import { addClient, addSite, allKept, expect, stepInAs, test } from './support/test';
 
-const STAGES = ['screen', 'map', 'measure', 'plan', 'practise', 'review', 'details', 'brings'];
+const STAGES = [
+  'screen',
+  'map',
+  'measure',
+  'plan',
+  'practise',
+  'review',
+  'details',
+  'brings',
+  'complaint',
+];
 const STAFF = [
   ...['/day', '/atlas', '/atlas/side-low-back', '/notes', '/tools', '/lean', '/clients/new'],
   '/settings/practice',
@@ -113,7 +123,15 @@ test('with letters twice as large nothing collides', async ({ baseURL }, { proje
     const paths =
       name === 'Maren'
         ? await staffScreens(page)
-        : ['/today', '/practise', '/answers', '/points', '/measures', '/settings/account'];
+        : [
+            '/today',
+            '/practise',
+            '/answers',
+            '/points',
+            '/measures',
+            '/complaint',
+            '/settings/account',
+          ];
     for (const path of paths) {
       await page.goto(path);
       expect([path, await seenWrong(page)]).toEqual([path, []]);
@@ -132,7 +150,7 @@ test('nothing that has the focus is covered', async ({ page, browser, baseURL })
   const context = await browser.newContext({ baseURL, viewport: { width: 390, height: 664 } });
   const phone = await context.newPage();
   await stepInAs(phone, 'Yara');
-  for (const path of ['/today', '/practise', '/answers', '/points', '/measures']) {
+  for (const path of ['/today', '/practise', '/answers', '/points', '/measures', '/complaint']) {
     await phone.goto(path);
     expect([path, await coveredWhenFocused(phone)]).toEqual([path, []]);
   }

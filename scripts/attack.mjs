@@ -138,6 +138,8 @@ const BODIES = {
   reading: { visitId: null, reading },
   'home measure': { reading },
   'home asking': { testId: 'neck-turn', when: 'weekly' },
+  complaint: { complaint: { what: 'Stiff neck', places: [{ part: 'neck', side: 'left' }] } },
+  standing: { complaintId: randomUUID(), standing: { days: 3, strongest: 5, hinders: 2 } },
   response: { sessionId: randomUUID(), answer: 'bruised' },
   note: { notes: doc },
   draft: { baseNumber: 0, content: { items: [], timesPerWeek: 7, message: '' } },

@@ -52,6 +52,14 @@ export const KINDS = {
   'client file': { words: 'new client', meets: 'added', from: STAFF, gathers: false, restMs: 0 },
   details: { words: 'client’s details', meets: 'seen', from: STAFF, gathers: true, restMs: 0 },
   brings: { words: 'what the client brings', meets: 'seen', from: STAFF, gathers: true, restMs: 0 },
+  complaint: { words: 'complaint', meets: 'seen', from: STAFF, gathers: true, restMs: 700 },
+  standing: {
+    words: 'how a complaint stands',
+    meets: 'added',
+    from: EITHER,
+    gathers: false,
+    restMs: 0,
+  },
   response: {
     words: 'how the day after was',
     meets: 'added',

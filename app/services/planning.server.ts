@@ -1,6 +1,7 @@
 import { dayOf } from '#core/calendar';
 import { pressesOf, settledSites, type Routine } from '#core/routine';
 import type { SessionSummary } from '#core/session';
+import { complaintsOf } from '~/db/complaints.server';
 import { latestOfOthers, routineOf, versionsOf } from '~/db/routines.server';
 import { screeningsOf } from '~/db/screenings.server';
 import { lastSummariesOf } from '~/db/sessions.server';
@@ -39,12 +40,13 @@ function latestPoints(points: readonly PointRow[]): readonly PointRow[] {
 /** What the plan screen starts from: the draft if there is one, else the latest version. */
 export async function planOf(setting: Setting, who: Principal, clientId: string) {
   const file = await fileOf(setting, who, clientId);
-  const [thread, versions, summaries, interviews, points] = await Promise.all([
+  const [thread, versions, summaries, interviews, points, complaints] = await Promise.all([
     routineOf(setting.db, clientId),
     versionsOf(setting.db, clientId),
     lastSummariesOf(setting.db, clientId, RATINGS_FROM),
     screeningsOf(setting.db, clientId),
     pointsOf(setting.db, clientId),
+    complaintsOf(setting.db, clientId),
   ]);
   const today = dayOf(setting.now().getTime(), file.timeZone);
   const latest = versions.at(-1) ?? null;
@@ -53,6 +55,10 @@ export async function planOf(setting: Setting, who: Principal, clientId: string)
     file,
     /** An interview was held or confirmed. */
     screened: interviews.some(({ confirmed }) => confirmed),
+    /** What brings them, for what to begin from. */
+    complaints: complaints
+      .filter(({ over }) => !over)
+      .map(({ what, places }) => ({ what, places })),
     /** Tender points of the latest visit that has any, and those the client added since. */
     mapped: latestPoints(points).map(
       ({ siteId, side, rating, worst, refersTo, thread, across, down }) => ({

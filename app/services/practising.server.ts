@@ -2,7 +2,9 @@ import { addDays, askedBetween, dayOf, weekOf } from '#core/calendar';
 import { ledWords, placeKey, sessionsAWeek, totalsOf, type LedRoutine } from '#core/routine';
 import { allStop, screen, type ScreenAnswer } from '#core/screening';
 import { asksAbout, type Borne } from '#core/response';
+import { isDue } from '#core/complaint';
 import { inTheWay, TAKE_UP_WITHIN_MS, type InTheWay } from '#core/session';
+import { complaintsOf } from '~/db/complaints.server';
 import { handOut, ledIdOf } from '~/db/led.server';
 import { dueToday } from './dueToday.server';
 import { borneFrom, ledSteps } from './ledSteps.server';
@@ -38,14 +40,16 @@ function inTheWayOf(
 export async function clientStart(setting: Setting, who: Principal) {
   const file = await ownFile(setting, who);
   const today = dayOf(setting.now().getTime(), file.timeZone);
-  const [versions, last, { interviews }, home, summaries] = await Promise.all([
+  const [versions, last, { interviews }, home, summaries, complaints] = await Promise.all([
     versionsOf(setting.db, file.id),
     lastSessionsOf(setting.db, file.id, SHOWN_BACK),
     answersInForce(setting.db, file.id),
     homeTodayOf(setting, file, today),
     lastSummariesOf(setting.db, file.id, SUMMARIES_FROM),
+    complaintsOf(setting.db, file.id),
   ]);
   const version = versions.at(-1) ?? null;
+  const asked = complaints.filter(({ over }) => !over);
   const lines = version && dueToday(version, summaries, today);
   const monday = weekOf(today);
   const periods = versions.map((one) => ({
@@ -58,6 +62,11 @@ export async function clientStart(setting: Setting, who: Principal) {
     nextVisit: file.nextVisit,
     asksHome: file.homeMeasures.length > 0,
     home,
+    /** What brought them: whether it is asked about, and what is due to be. */
+    brought: {
+      asked: asked.length > 0,
+      due: asked.filter(({ told }) => isDue(told, today)).map(({ id, what }) => ({ id, what })),
+    },
     answered: interviews.length > 0,
     stop: allStop(screen(file.screening)),
     way: inTheWayOf(version, interviews, last),

@@ -1,7 +1,9 @@
 import { dayOf } from '#core/calendar';
+import { courseOf } from '#core/complaint';
 import type { SessionSummary } from '#core/session';
 import { sessionsAWeek } from '#core/routine';
 import { dropRows, foundRows, weeksOf } from '#core/trend';
+import { complaintsOf } from '~/db/complaints.server';
 import { versionsOf } from '~/db/routines.server';
 import { sessionsOf } from '~/db/sessions.server';
 import { fileOf } from './clientFile.server';
@@ -71,9 +73,10 @@ export async function sessionLogOf(setting: Setting, who: Principal, clientId: s
 /** What changed: strokes by site and side, sessions by week, and what the client wrote. */
 export async function reviewOf(setting: Setting, who: Principal, clientId: string) {
   const file = await fileOf(setting, who, clientId);
-  const [sessions, versions] = await Promise.all([
+  const [sessions, versions, complaints] = await Promise.all([
     sessionsOf(setting.db, clientId),
     versionsOf(setting.db, clientId),
+    complaintsOf(setting.db, clientId),
   ]);
   const today = dayOf(setting.now().getTime(), file.timeZone);
   const periods = versions.map((version) => ({
@@ -86,6 +89,13 @@ export async function reviewOf(setting: Setting, who: Principal, clientId: strin
   return {
     name: file.name,
     today,
+    /** What brought them, and what became of it. */
+    complaints: complaints.map(({ id, what, over, told }) => ({
+      id,
+      what,
+      over,
+      course: courseOf(told),
+    })),
     rows: dropRows(rated),
     found: foundRows(
       rated.flatMap(({ siteId, side, day, found }) =>

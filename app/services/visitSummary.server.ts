@@ -1,6 +1,7 @@
 import { CONDITIONS } from '#core/screening';
 import { summariseVisit, type VisitFigure, type VisitSummary } from '#core/visit';
 import { eq } from 'drizzle-orm';
+import { complaintsOf } from '~/db/complaints.server';
 import type { Database } from '~/db/database.server';
 import { visit } from '~/db/schema.server';
 import { measurementsOf, pointsOf, visitsOf, type MeasurementRow } from '~/db/visits.server';
@@ -37,6 +38,7 @@ export async function summaryOf(
   return summariseVisit(
     {
       ...recordOf(visitId, own.day),
+      complaints: await complaintsOf(db, file.id),
       found: present.map(({ condition }) => CONDITIONS[condition].name),
       screened: interviews.some(
         (one) => one.confirmed && (one.visitId === visitId || one.day === own.day),

@@ -14,7 +14,15 @@ export { placeOf, SIDES, type Side } from './sides';
 export { BODY_PARTS, BODY_PART_IDS, type BodyPartId } from './referral';
 export { MOVEMENT_TESTS, type TestId } from './tests';
 export { ZONES, ZONE_IDS, type Zone, type ZoneId } from './zones';
-export { cautionsFor, nearestQuery, searchSites, type SiteMatch } from './search';
+export {
+  cautionsFor,
+  nearestQuery,
+  saidIn,
+  searchSites,
+  tells,
+  type SaidIn,
+  type SiteMatch,
+} from './search';
 export { PLACES, type Place } from './sites';
 export { bonesNear } from './bones';
 export { limbSites } from './limbs';

@@ -123,6 +123,52 @@ export function cautionsFor(query: string): string[] {
   return [...new Set(saidAs(words).flatMap(({ care }) => care ?? []))];
 }
 
+/** Whether two words are forms of one: shoulder and shoulders, click and clicks. */
+const alike = (one: string, other: string): boolean =>
+  one === other ||
+  (Math.min(one.length, other.length) >= 4 && (one.startsWith(other) || other.startsWith(one)));
+
+/** What people say, found in a longer text. */
+export interface SaidIn {
+  /** The phrase that was found. */
+  says: string;
+  lookAt: LayWords['lookAt'];
+  care: string | null;
+}
+
+/** Whether everything a phrase tells is told in a text. */
+export const tells = (text: string, phrase: string): boolean => {
+  const own = wordsOf(text);
+  return telling(phrase).every((word) => own.some((one) => alike(one, word)));
+};
+
+/**
+ * What people commonly say that stands somewhere in a text, what says most first. What a longer phrase says already is
+ * not said again: “headache over the brow” is no other headache.
+ *
+ * @example saidIn('My knee gives way on the stairs')[0]?.says // knee gives way
+ */
+export function saidIn(text: string): SaidIn[] {
+  const matches = LAY_WORDS.flatMap((entry) => {
+    const [longest] = entry.says
+      .filter((phrase) => tells(text, phrase))
+      .map((phrase) => ({ phrase, words: telling(phrase) }))
+      .sort((a, b) => b.words.length - a.words.length);
+    return longest ? [{ entry, ...longest }] : [];
+  });
+  return matches
+    .filter(
+      ({ words }) =>
+        !matches.some(
+          (other) =>
+            other.words.length > words.length &&
+            words.every((word) => other.words.some((one) => alike(one, word))),
+        ),
+    )
+    .sort((a, b) => b.words.length - a.words.length)
+    .map(({ entry: { lookAt, care }, phrase }) => ({ says: phrase, lookAt, care: care ?? null }));
+}
+
 /** Every word that anything is found by. */
 const vocabulary = (): string[] => [
   ...new Set(

@@ -1,5 +1,6 @@
 import { findSite, placeOf, SIDES } from '#core/anatomy';
 import type { Day } from '#core/calendar';
+import { courseOf, standingWords, type Told } from '#core/complaint';
 import { compareMaps, countByRegion, countChanges, type TenderPoint } from '#core/map';
 import {
   change,
@@ -28,6 +29,8 @@ export interface VisitRecord {
   on: Day;
   points: readonly TenderPoint[];
   figures: readonly VisitFigure[];
+  /** What brings them, with all that was told of it. */
+  complaints?: readonly { what: string; told: readonly Told[] }[];
   /** Names of what screening found and nobody has cleared. */
   found: readonly string[];
   /** The interview was held or confirmed at this visit. */
@@ -120,6 +123,17 @@ function mapSentences(summary: Omit<VisitSummary, 'sentences'>): string[] {
   ];
 }
 
+/** How what brings them stands: what was told since the visit before, against the first time. */
+function complaintSentences({ complaints = [], on }: VisitRecord, since: Day | null): string[] {
+  return complaints.flatMap(({ what, told }) => {
+    const course = courseOf(told.filter(({ day }) => day <= on));
+    const last = course.told.at(-1);
+    if (!last || (since !== null && last.day <= since)) return [];
+    const moved = course.each.length > 0 ? ` ${course.says}` : '';
+    return [`“${what}”: ${standingWords(last)}.${moved}`];
+  });
+}
+
 const SAYS: Record<ChangeVerdict, (name: string, from: string, to: string) => string> = {
   changed: (name, from, to) => `${name} changed from ${from} to ${to}.`,
   'within measurement error': (name, from, to) =>
@@ -160,6 +174,11 @@ export function summariseVisit(now: VisitRecord, last: VisitRecord | null): Visi
         : '';
   return {
     ...base,
-    sentences: [...(found ? [found] : []), ...mapSentences(base), ...measured],
+    sentences: [
+      ...complaintSentences(now, last?.on ?? null),
+      ...(found ? [found] : []),
+      ...mapSentences(base),
+      ...measured,
+    ],
   };
 }

@@ -108,3 +108,33 @@ describe('what a visit still lacks', () => {
     expect([open.Screen.says, open.Map.says, open.Measure.says]).toEqual([screen, map, measure]);
   });
 });
+
+describe('what brings them', () => {
+  const told = (day: string, days: number) => ({
+    day,
+    from: 'visit' as const,
+    days,
+    strongest: 6,
+    hinders: 4,
+  });
+  const complaints = [
+    { what: 'Knee gives way', told: [told('2026-11-03', 6), told('2026-11-20', 3)] },
+  ];
+  const sentence = (on: string, last: VisitRecord | null) =>
+    summariseVisit(visit(on, { complaints }), last).sentences[0];
+
+  it('stands first, as it was told up to that day, against the first time', () => {
+    expect(sentence('2026-11-03', null)).toBe(
+      '“Knee gives way”: 6 days of 7, 6 at its strongest, stops 4 of 10.',
+    );
+    expect(sentence('2026-11-24', visit('2026-11-03'))).toBe(
+      '“Knee gives way”: 3 days of 7, 6 at its strongest, stops 4 of 10. Less: days a week 6 → 3.',
+    );
+  });
+
+  it('is not told again when nothing was told since the visit before', () => {
+    expect(sentence('2026-11-28', visit('2026-11-24'))).toBe(
+      'Screening found nothing that speaks against it.',
+    );
+  });
+});

@@ -1,6 +1,7 @@
 import { clearanceSchema } from '#core/screening';
 import type { z } from 'zod';
 import type { KindId } from '../kinds';
+import { complaintBodySchema, standingBodySchema } from './complaint';
 import { bringsSchema, detailsSchema } from './file';
 import { draftBodySchema, issueSchema } from './plan';
 import { answerSchema, interviewSchema } from './screening';
@@ -28,6 +29,8 @@ export const BODIES = {
   'client file': detailsSchema,
   details: detailsSchema,
   brings: bringsSchema,
+  complaint: complaintBodySchema,
+  standing: standingBodySchema,
   response: responseSchema,
   'session event': sessionEventSchema,
 } as const satisfies Record<KindId, z.ZodType>;

@@ -1,10 +1,13 @@
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import fc from 'fast-check';
 import { v7 as uuid } from 'uuid';
+import { complaintSchema } from '#core/complaint';
 import { itemFor, routineWith, timed } from '#core/examples';
 import type { OpenDatabase } from '~/db/open.server';
 import {
   client,
+  complaint,
+  complaintStanding,
   keptLetter,
   mapPoint,
   measurement,
@@ -37,6 +40,7 @@ interface Person extends Writer {
 async function stage(): Promise<{ stage: Stage; people: Person[] }> {
   const { db } = setting;
   const [clientId, visitId, versionId, routineId] = [uuid(), uuid(), uuid(), uuid()];
+  const complaintId = uuid();
   const person = (role: Principal['role'], id = uuid()): Person => ({
     userId: id,
     secret: newSecret(),
@@ -78,12 +82,22 @@ async function stage(): Promise<{ stage: Stage; people: Person[] }> {
   await db
     .insert(visit)
     .values({ id: visitId, clientId, startedBy: owner.userId, startedAt: NOW, day: '2026-03-10' });
+  // One more, that answers are about; it changes as little as the version.
+  await db.insert(complaint).values({
+    id: complaintId,
+    clientId,
+    content: complaintSchema.parse({ what: 'Stiff neck' }),
+    by: owner.userId,
+    at: NOW,
+  });
   return {
     people,
     stage: {
       clientId,
       visitId,
       versionId,
+      complaintId,
+      complaints: [uuid(), uuid()],
       points: [uuid(), uuid()],
       readings: [uuid(), uuid()],
       sessions: [uuid(), uuid()],
@@ -413,6 +427,18 @@ async function judge({ about, written, released, left, legible }: Awaited<Return
     const kind = visitId === null ? 'home measure' : 'reading';
     expect([kind, revision]).toEqual([kind, counted(kind, id)]);
   }
+  const complaints = await db
+    .select()
+    .from(complaint)
+    .where(inArray(complaint.id, about.complaints));
+  for (const { id, revision } of complaints) {
+    expect(['complaint', revision]).toEqual(['complaint', counted('complaint', id)]);
+  }
+  const told = await db
+    .select()
+    .from(complaintStanding)
+    .where(eq(complaintStanding.complaintId, about.complaintId));
+  expect(told).toHaveLength(letters.filter(({ kind }) => kind === 'standing').length);
   const [notes] = await db.select().from(visit).where(eq(visit.id, about.visitId));
   expect(['note', notes?.notesRevision]).toEqual(['note', counted('note', about.visitId)]);
   const [file] = await db.select().from(client).where(eq(client.id, about.clientId));

@@ -9,6 +9,9 @@ export interface Stage {
   clientId: string;
   visitId: string;
   versionId: string;
+  /** A complaint that is there, to tell how it stands. */
+  complaintId: string;
+  complaints: string[];
   points: string[];
   readings: string[];
   sessions: string[];
@@ -45,12 +48,15 @@ export const STAFF_KINDS: readonly KindId[] = [
   'client file',
   'details',
   'brings',
+  'complaint',
+  'standing',
 ];
 export const CLIENT_KINDS: readonly KindId[] = [
   'point',
   'home measure',
   'answer',
   'interview',
+  'standing',
   'response',
   'session event',
 ];
@@ -64,7 +70,7 @@ export const CLIENT_KINDS: readonly KindId[] = [
 export function wishOf(
   kind: KindId,
   n: number,
-  { clientId, visitId, versionId, points, readings, sessions }: Stage,
+  { clientId, visitId, versionId, complaintId, complaints, points, readings, sessions }: Stage,
   { byClient, read }: { byClient: boolean; read: (thing: string) => number | null },
 ): Wish {
   const word = marked(n);
@@ -214,6 +220,24 @@ export function wishOf(
           timesOfDay: [],
           helperAtHome: '',
         },
+      };
+    case 'complaint': {
+      const thing = pick(complaints, n);
+      return {
+        kind,
+        clientId,
+        thing,
+        base: read(thing),
+        body: { complaint: { what: word, places: [{ part: 'neck', side: 'left' }] } },
+      };
+    }
+    case 'standing':
+      return {
+        kind,
+        clientId: byClient ? null : clientId,
+        thing: uuid(),
+        base: null,
+        body: { complaintId, standing: { days: 1 + (n % 7), strongest: 4, hinders: n % 11 } },
       };
     case 'response':
       return {

@@ -1,4 +1,5 @@
 import type { ActivityKind } from '#core/activities';
+import type { FeltAt } from '#core/complaint';
 import type { SurfaceId } from '#core/equipment';
 import type { ConditionId } from '#core/screening';
 import type { CourseId } from '#core/simulation';
@@ -25,6 +26,8 @@ export interface DemoClient {
   therapist: (typeof STAFF)[number]['key'];
   minutesPerDay: number;
   affectedSide: 'left' | 'right' | null;
+  /** What brought them, in their words; how it stood at first. */
+  brought: readonly DemoComplaint[];
   /** Sites with what differs from a cautious first dose. */
   sites: readonly DemoSite[];
   timesPerWeek: number;
@@ -55,6 +58,16 @@ export interface DemoClient {
   } | null;
 }
 
+export interface DemoComplaint {
+  what: string;
+  places: readonly FeltAt[];
+  /** Days before the first visit. */
+  sinceDays: number;
+  stops: string;
+  /** Days of the last seven, at its strongest, what it stops. */
+  at: readonly [days: number, strongest: number, hinders: number];
+}
+
 export interface DemoSite {
   siteId: string;
   method?: 'timed' | 'fade' | 'sweep';
@@ -73,6 +86,18 @@ export const CLIENTS: readonly DemoClient[] = [
     therapist: 'maren',
     minutesPerDay: 14,
     affectedSide: 'left',
+    brought: [
+      {
+        what: 'Low back catches when I haul',
+        places: [
+          { part: 'low-back', side: 'left' },
+          { part: 'buttock', side: 'left' },
+        ],
+        sinceDays: 70,
+        stops: 'the third turn of the hauling line',
+        at: [6, 7, 6],
+      },
+    ],
     sites: [
       { siteId: 'side-low-back', method: 'fade', by: ['tennis-ball', 'lying-back'] },
       { siteId: 'below-ridge', method: 'timed', grade: 4 },
@@ -112,6 +137,18 @@ export const CLIENTS: readonly DemoClient[] = [
     therapist: 'maren',
     minutesPerDay: 10,
     affectedSide: 'right',
+    brought: [
+      {
+        what: 'Headache behind the right eye after a day at the table',
+        places: [
+          { part: 'behind-eye', side: 'right' },
+          { part: 'neck', side: 'right' },
+        ],
+        sinceDays: 200,
+        stops: 'evening fittings',
+        at: [4, 6, 4],
+      },
+    ],
     sites: [
       { siteId: 'shoulder-ridge', method: 'timed', grade: 4 },
       { siteId: 'thumb-base', method: 'timed', grade: 3, by: ['tennis-ball', 'seated'] },
@@ -149,6 +186,18 @@ export const CLIENTS: readonly DemoClient[] = [
     therapist: 'maren',
     minutesPerDay: 12,
     affectedSide: 'right',
+    brought: [
+      {
+        what: 'Forearm burns in the second act',
+        places: [
+          { part: 'elbow', side: 'right' },
+          { part: 'arm', side: 'right' },
+        ],
+        sinceDays: 45,
+        stops: 'holding the heron up',
+        at: [5, 6, 7],
+      },
+    ],
     sites: [
       { siteId: 'between-blades', method: 'timed', grade: 5, points: 2 },
       { siteId: 'shoulder-ridge', method: 'timed', grade: 4 },
@@ -178,6 +227,25 @@ export const CLIENTS: readonly DemoClient[] = [
     therapist: 'maren',
     minutesPerDay: 15,
     affectedSide: 'left',
+    brought: [
+      {
+        what: 'Stiff neck, cannot turn to the conductor',
+        places: [{ part: 'neck', side: 'left' }],
+        sinceDays: 400,
+        stops: 'looking left over the drums',
+        at: [7, 5, 6],
+      },
+      {
+        what: 'Tight shoulders',
+        places: [
+          { part: 'shoulder', side: 'left' },
+          { part: 'shoulder', side: 'right' },
+        ],
+        sinceDays: 400,
+        stops: '',
+        at: [7, 4, 2],
+      },
+    ],
     sites: [
       { siteId: 'below-ridge', method: 'fade', grade: 4 },
       { siteId: 'between-blades', method: 'fade', grade: 4 },
@@ -214,6 +282,18 @@ export const CLIENTS: readonly DemoClient[] = [
     therapist: 'idris',
     minutesPerDay: 8,
     affectedSide: null,
+    brought: [
+      {
+        what: 'Buttock and back of the leg when I kneel to plane',
+        places: [
+          { part: 'buttock', side: 'right' },
+          { part: 'back-of-thigh', side: 'right' },
+        ],
+        sinceDays: 90,
+        stops: 'kneeling work',
+        at: [4, 6, 5],
+      },
+    ],
     sites: [
       { siteId: 'side-low-back', method: 'timed', grade: 4 },
       { siteId: 'middle-quad', method: 'sweep', grade: 4, by: ['foam-roller', 'lying-front'] },
@@ -239,6 +319,18 @@ export const CLIENTS: readonly DemoClient[] = [
     therapist: 'idris',
     minutesPerDay: 8,
     affectedSide: 'right',
+    brought: [
+      {
+        what: 'Headache like a band when a wig is due',
+        places: [
+          { part: 'round-the-head', side: 'left' },
+          { part: 'round-the-head', side: 'right' },
+        ],
+        sinceDays: 150,
+        stops: 'ventilating past an hour',
+        at: [5, 6, 5],
+      },
+    ],
     sites: [
       { siteId: 'neck-groove', method: 'timed', grade: 3 },
       { siteId: 'skull-base', method: 'fade', grade: 3 },
@@ -277,6 +369,7 @@ export const CLIENTS: readonly DemoClient[] = [
     therapist: 'idris',
     minutesPerDay: 6,
     affectedSide: null,
+    brought: [],
     sites: [
       { siteId: 'breastbone', method: 'timed', grade: 2, by: ['fingers', 'seated'] },
       { siteId: 'neck-groove', method: 'timed', grade: 3 },
@@ -302,6 +395,15 @@ export const CLIENTS: readonly DemoClient[] = [
     therapist: 'maren',
     minutesPerDay: 12,
     affectedSide: 'left',
+    brought: [
+      {
+        what: 'Shoulder hurts in front, cannot sleep on it',
+        places: [{ part: 'front-of-shoulder', side: 'left' }],
+        sinceDays: 60,
+        stops: 'lifting wet cloth out of the vat',
+        at: [6, 6, 6],
+      },
+    ],
     sites: [
       { siteId: 'shoulder-ridge', method: 'timed', grade: 4 },
       { siteId: 'side-low-back', method: 'fade', grade: 4 },
@@ -327,6 +429,15 @@ export const CLIENTS: readonly DemoClient[] = [
     therapist: 'maren',
     minutesPerDay: 20,
     affectedSide: 'right',
+    brought: [
+      {
+        what: 'Front of the knee after jumps',
+        places: [{ part: 'above-kneecap', side: 'right' }],
+        sinceDays: 35,
+        stops: 'the big jumps',
+        at: [5, 6, 7],
+      },
+    ],
     sites: [
       { siteId: 'middle-quad', method: 'sweep', grade: 5, by: ['foam-roller', 'lying-front'] },
       {
@@ -384,6 +495,18 @@ export const CLIENTS: readonly DemoClient[] = [
     therapist: 'idris',
     minutesPerDay: 10,
     affectedSide: 'left',
+    brought: [
+      {
+        what: 'Jaw clicks and tires',
+        places: [
+          { part: 'jaw', side: 'left' },
+          { part: 'temple', side: 'left' },
+        ],
+        sinceDays: 300,
+        stops: 'long talks, hard bread',
+        at: [6, 5, 3],
+      },
+    ],
     sites: [
       { siteId: 'skull-base', method: 'timed', grade: 3 },
       { siteId: 'between-blades', method: 'fade', grade: 4 },

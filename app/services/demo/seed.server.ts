@@ -19,6 +19,7 @@ import {
   user,
 } from '~/db/schema.server';
 import { hashPassword } from '../secret.server';
+import { seedComplaints } from './complaints.server';
 import { seedVisits } from './firstVisits.server';
 import { CLIENTS, PRACTICE, STAFF, type DemoClient } from './people';
 
@@ -247,6 +248,16 @@ async function seedClient(
     therapistId,
     newId,
     chance: chanceFrom(person.seed + 7),
+    from,
+  });
+  await seedComplaints({
+    tx,
+    person,
+    clientId,
+    userId,
+    therapistId,
+    newId,
+    chance: chanceFrom(person.seed + 17),
     from,
   });
 }

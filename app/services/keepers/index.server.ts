@@ -1,4 +1,5 @@
 import type { Keepers, RunKeepers } from '~/keeping/server/keep.server';
+import { keepComplaint, keepStanding } from './complaints.server';
 import { keepBrings, keepClientFile, keepDetails } from './file.server';
 import { keepNote } from './notes.server';
 import { keepDraft, keepIssue } from './plan.server';
@@ -24,6 +25,8 @@ export const KEEPERS: { each: Keepers; run: RunKeepers } = {
     'client file': keepClientFile,
     details: keepDetails,
     brings: keepBrings,
+    complaint: keepComplaint,
+    standing: keepStanding,
     response: keepResponse,
   },
   run: { 'session event': sessionKeeper },

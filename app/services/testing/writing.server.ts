@@ -175,3 +175,17 @@ export const changeBrings = (
   body: Body<'brings'>,
   revision = 0,
 ) => write(s, who, 'brings', [clientId, clientId], body, revision);
+
+export const noteComplaint = (
+  s: Setting,
+  who: Principal,
+  clientId: string,
+  { id, revision = null, ...body }: Body<'complaint'> & { id: string; revision?: number | null },
+) => write(s, who, 'complaint', [clientId, id], body, revision);
+
+export const tellStanding = (
+  s: Setting,
+  who: Principal,
+  clientId: string | null,
+  { id, ...body }: Body<'standing'> & { id: string },
+) => write(s, who, 'standing', [clientId, id], body);

@@ -1,4 +1,5 @@
 import { findSite, placeOf } from '#core/anatomy';
+import { standingWords } from '#core/complaint';
 import { findTest } from '#core/measurement';
 import { noLongerUsed } from '#core/knowledge';
 import { responseWords } from '#core/response';
@@ -35,6 +36,14 @@ export function describe(letter: Letter): string {
   }
   if (isA(letter, 'clearance')) return `Clearance by ${letter.body.by}`;
   if (isA(letter, 'issue')) return `Version ${letter.body.baseNumber + 1}, to be issued`;
+  if (isA(letter, 'complaint')) {
+    return letter.body.complaint
+      ? `Complaint: ${letter.body.complaint.what}`
+      : 'Complaint, taken back';
+  }
+  if (isA(letter, 'standing')) {
+    return `How it stands: ${standingWords(letter.body.standing)}`;
+  }
   if (isA(letter, 'response')) {
     return `The day after: ${responseWords(letter.body.answer).label.toLowerCase()}`;
   }

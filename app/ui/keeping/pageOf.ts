@@ -13,6 +13,8 @@ const PLACES: Partial<Record<KindId, string>> = {
   clearance: 'screen',
   details: 'details',
   brings: 'brings',
+  complaint: 'complaint',
+  standing: 'complaint',
 };
 
 /** Where a letter was written and can be mended; null when it has no page of its own. */
@@ -26,6 +28,8 @@ export function pageOf({ kind, clientId }: Letter): string | null {
       return '/points';
     case 'home measure':
       return '/measures';
+    case 'standing':
+      return '/complaint';
     case 'answer':
     case 'interview':
       return '/answers';

@@ -67,6 +67,8 @@ describe('a letter in words', () => {
       details: { name: 'Tove' },
       clearance: { by: 'Dr Amsel' },
       issue: { baseNumber: 0 },
+      complaint: { complaint: { what: 'Knee gives way' } },
+      standing: { standing: { days: 3, strongest: 5, hinders: 2 } },
     };
     for (const kind of Object.keys(KINDS)) {
       const says = inWords(letter(kind, bodies[kind] ?? {}));

@@ -6,6 +6,7 @@ import {
   type PlanClient,
   type StartingPlan,
 } from '#core/plans';
+import { whereToLook, type Complaint } from '#core/complaint';
 import type { CheckContext, Routine, RoutineItem } from '#core/routine';
 import { v7 as uuid } from 'uuid';
 import { Choice } from '~/ui/parts/Choice';
@@ -44,17 +45,20 @@ interface Body {
 function Chooser<T>({
   name,
   entries,
+  first = null,
   idOf,
   label,
   children,
 }: {
   name: string;
+  /** What is chosen at first. */
+  first?: string | null;
   entries: readonly T[];
   idOf: (entry: T) => string;
   label: (entry: T) => ReactNode;
   children: (chosen: T) => ReactNode;
 }) {
-  const [chosenId, setChosenId] = useState<string | null>(null);
+  const [chosenId, setChosenId] = useState<string | null>(first);
   const chosen = entries.find((entry) => idOf(entry) === chosenId);
   return (
     <div className={classes.body} data-chosen={chosen !== undefined}>
@@ -116,6 +120,19 @@ function FromOther({ other, client, context, present, onTake }: Body & { other: 
   );
 }
 
+/** The plans that are for what brings somebody, the nearest first, each with the words it answers. */
+const plansOf = (
+  complaints: readonly Pick<Complaint, 'what' | 'places'>[],
+): ReadonlyMap<string, string> => {
+  const answers = new Map<string, string>();
+  for (const { what, places } of complaints) {
+    for (const { id } of whereToLook({ what, places }).plans) {
+      if (!answers.has(id)) answers.set(id, what);
+    }
+  }
+  return answers;
+};
+
 /** Other clients’ routines, asked for once they are wanted. */
 function useOthers(clientId: string, wanted: boolean) {
   const [others, setOthers] = useState<readonly OtherRoutine[] | 'failed' | null>(null);
@@ -140,17 +157,25 @@ function useOthers(clientId: string, wanted: boolean) {
 export function StartFrom({
   clientId,
   earlier,
+  complaints,
   onReplace,
   onClose,
   ...body
 }: Body & {
   clientId: string;
   earlier: readonly Earlier[];
+  /** What brings them: what is begun from stands first. */
+  complaints: readonly Pick<Complaint, 'what' | 'places'>[];
   onReplace: (routine: Routine) => void;
   /** Absent while there is nothing else to see. */
   onClose?: () => void;
 }) {
   const [from, setFrom] = useState<From>('complaint');
+  const theirs = useMemo(() => plansOf(complaints), [complaints]);
+  const plans = [
+    ...[...theirs.keys()].flatMap((id) => STARTING_PLANS.filter((plan) => plan.id === id)),
+    ...STARTING_PLANS.filter(({ id }) => !theirs.has(id)),
+  ];
   const { others, again } = useOthers(clientId, from === 'other');
   const options: { value: From; label: string }[] = [
     { value: 'complaint', label: 'what they complain of' },
@@ -171,9 +196,15 @@ export function StartFrom({
       {from === 'complaint' && (
         <Chooser
           name="Complaints"
-          entries={STARTING_PLANS}
+          entries={plans}
+          first={plans[0] && theirs.has(plans[0].id) ? plans[0].id : null}
           idOf={({ id }) => id}
-          label={({ name }) => name}
+          label={({ id, name }) => (
+            <>
+              {name}
+              {theirs.has(id) && <small>for “{theirs.get(id)}”</small>}
+            </>
+          )}
         >
           {(plan) => <FromPlan plan={plan} {...body} />}
         </Chooser>

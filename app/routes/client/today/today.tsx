@@ -8,7 +8,7 @@ import { clientStart } from '~/services/practising.server';
 import { Notice } from '~/ui/parts/Notice';
 import { Waiting } from '~/ui/screening/Waiting';
 import { WeekKnots } from '~/ui/parts/WeekKnots';
-import { minutesBand, nearDay } from '~/ui/parts/words';
+import { counted, minutesBand, nearDay } from '~/ui/parts/words';
 import { lineName, lineWords } from '~/ui/plan/doseWords';
 import { StopSign } from '~/ui/screening/StopSign';
 import { Strip } from '~/ui/strip/Strip';
@@ -99,6 +99,18 @@ function Measuring({ home, doneToday }: { home: Start['home']; doneToday: boolea
   );
 }
 
+/** What brought them is asked about once a week. */
+function Brought({ due }: Start['brought']) {
+  const [first, ...others] = due;
+  if (!first) return null;
+  return (
+    <p className={classes.ask}>
+      <Link to="/complaint">How is it this week?</Link> “{first.what}”
+      {others.length > 0 && ` and ${counted(others.length, 'other')}`}: three questions.
+    </p>
+  );
+}
+
 /** Why the last session was stopped, when that asks for the therapist first. */
 function heldBack(last: Start['last']) {
   const reason = last[0]?.stopReason;
@@ -153,6 +165,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
           </p>
         </Notice>
       )}
+      <Brought {...loaderData.brought} />
       <Measuring home={loaderData.home} doneToday={doneToday} />
       <section className={classes.start}>
         <h1>{doneToday ? 'Done for today' : rests ? 'A day of rest' : 'Today’s routine'}</h1>
@@ -206,6 +219,11 @@ export default function Today({ loaderData }: Route.ComponentProps) {
         <li>
           <Link to="/points">A new tender place</Link>
         </li>
+        {loaderData.brought.asked && (
+          <li>
+            <Link to="/complaint">How it goes</Link>
+          </li>
+        )}
         {asksHome && (
           <li>
             <Link to="/measures">Home measures</Link>

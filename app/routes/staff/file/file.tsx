@@ -123,6 +123,7 @@ export default function File({ loaderData }: Route.ComponentProps) {
           <h1 dir="auto">{file.name}</h1>
           <p>{facts.join(' · ')}</p>
           <p>
+            <Link to={`/clients/${file.id}/complaint`}>what brings them</Link> ·{' '}
             <Link to={`/clients/${file.id}/details`}>details</Link> ·{' '}
             <Link to={`/clients/${file.id}/brings`}>body, tools and time</Link> ·{' '}
             <Link to={`/clients/${file.id}/visit`}>

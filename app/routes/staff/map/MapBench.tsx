@@ -14,6 +14,7 @@ import { useKeys } from '~/ui/parts/useKeys';
 import { LinkButton } from '~/ui/parts/LinkButton';
 import { Bench } from '~/ui/parts/Bench';
 import { Comparison } from './Comparison';
+import { FromComplaint, TheirOwn } from './FromComplaint';
 import { EntryLine } from './EntryLine';
 import { MapFigures } from './MapFigures';
 import { PointList } from './PointList';
@@ -115,7 +116,6 @@ export function MapBench({ data }: { data: Data }) {
     ]),
   ]);
 
-  const { views, id: pairId } = MAP_VIEWS[pair] ?? { views: ['front' as ViewId], id: 'body' };
   const tender = points.filter(({ rating }) => rating > 0).length;
   const says = `${counted(tender, 'tender point')}${visits.isNow ? '' : `, ${visits.stops[visits.at]?.label ?? ''}`}`;
   const earlier = visits.isNow ? unpressed : before;
@@ -204,6 +204,18 @@ export function MapBench({ data }: { data: Data }) {
               since={visits.stops[visits.against]?.label ?? ''}
             />
           )}
+          {editable && point && <TheirOwn complaints={data.complaints} point={point} />}
+          {editable && (
+            <FromComplaint
+              complaints={data.complaints}
+              points={points}
+              base={base}
+              onShow={(site, side) => {
+                show(homeView(site), side ?? shown);
+                setOver(`${site.plainName}: ${site.find[0] ?? ''}`);
+              }}
+            />
+          )}
           {editable && (
             <Suggestions
               suggestions={suggestions}
@@ -221,7 +233,7 @@ export function MapBench({ data }: { data: Data }) {
       }
     >
       <MapFigures
-        view={{ views, pairId, pair, shown, onPair: setPair, onShown: setShown }}
+        view={{ pair, shown, onPair: setPair, onShown: setShown }}
         undo={
           <LinkButton disabled={!present.canUndo} onClick={present.undo}>
             Undo <kbd>ctrl z</kbd>

@@ -1,5 +1,6 @@
 import { staffContext } from '~/context.server';
 import { load } from '~/door.server';
+import { toLookFor } from '~/services/complaining.server';
 import { visitRecords } from '~/services/visits.server';
 import { MapBench } from './MapBench';
 import type { Route } from './+types/map';
@@ -12,7 +13,8 @@ export async function loader({ context, params }: Route.LoaderArgs) {
       who,
       params.clientId,
     );
-    return { file, today, visits, openId, lastId, points };
+    const complaints = await toLookFor(setting, file);
+    return { file, today, visits, openId, lastId, points, complaints };
   });
 }
 

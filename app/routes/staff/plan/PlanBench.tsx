@@ -267,6 +267,7 @@ export function PlanBench({ data }: { data: PlanData }) {
         <StartFrom
           clientId={data.file.id}
           earlier={data.earlier}
+          complaints={data.complaints}
           onReplace={(routine) => {
             setStarting(false);
             dispatch({ type: 'replace', routine });

@@ -1,9 +1,11 @@
 import { Link } from 'react-router';
+import { standingWords } from '#core/complaint';
 import { responseWords } from '#core/response';
 import { endingOf } from '#core/session';
 import { staffContext } from '~/context.server';
 import { load } from '~/door.server';
 import { reviewOf, type Review as ReviewData } from '~/services/reviewing.server';
+import { CourseChart } from '~/ui/complaint/CourseChart';
 import { DropChart, rowName } from '~/ui/charts/DropChart';
 import { WeekBars } from '~/ui/charts/WeekBars';
 import { Empty } from '~/ui/parts/Empty';
@@ -71,6 +73,49 @@ function Table({ rows }: { rows: ReviewData['rows'] }) {
         </tbody>
       </table>
     </details>
+  );
+}
+
+/** What brought them, and what became of it. */
+function Brought({ complaints, base }: { complaints: ReviewData['complaints']; base: string }) {
+  if (complaints.length === 0) {
+    return (
+      <p className={classes.counted}>
+        What brings them is not written down yet.{' '}
+        <Link to={`${base}/complaint`}>Write it down</Link>, and it is asked again each week: it is
+        the outcome they came for.
+      </p>
+    );
+  }
+  return (
+    <section aria-labelledby="brought-title">
+      <h2 id="brought-title">
+        What brought them <span>told at visits and once a week at home</span>
+      </h2>
+      <ul className={classes.brought}>
+        {complaints.map(({ id, what, over, course }) => {
+          const last = course.told.at(-1);
+          return (
+            <li key={id}>
+              <div>
+                <h3 dir="auto">{what}</h3>
+                <p data-over={over}>
+                  {over ? 'No longer asked about. ' : ''}
+                  {course.says}
+                </p>
+                {last && <p className={classes.counted}>{standingWords(last)}</p>}
+              </div>
+              <CourseChart name={what} course={course} width={660} />
+            </li>
+          );
+        })}
+      </ul>
+      <p className={classes.counted}>
+        Each answer looks back on seven days. Against the first: 2 points of 10 count as change
+        (Farrar et al. 2001), 2 days a week by our own choice.{' '}
+        <Link to={`${base}/complaint`}>Ask, or change it</Link>
+      </p>
+    </section>
   );
 }
 
@@ -161,7 +206,7 @@ function Side({ data }: { data: ReviewData }) {
 }
 
 export default function Review({ loaderData, params }: Route.ComponentProps) {
-  const { rows, found, today, versions, name } = loaderData;
+  const { rows, found, today, versions, name, complaints } = loaderData;
   if (versions.length === 0) {
     return (
       <Empty>
@@ -176,6 +221,7 @@ export default function Review({ loaderData, params }: Route.ComponentProps) {
   return (
     <div className={classes.page}>
       <div className={classes.main}>
+        <Brought complaints={complaints} base={`/clients/${params.clientId}`} />
         <h2>
           Ratings before and after <span>{`${shortDay(from)} to ${shortDay(today)}`}</span>
         </h2>
