@@ -49,6 +49,33 @@ describe('the strip', () => {
     expect(middle.y + middle.height / 2).toBeCloseTo(axis, 6);
   });
 
+  it('draws a line that rises from a grade to another as a slope, from the line outwards', () => {
+    const rising = (sides: 'left' | 'right') =>
+      draw(
+        routineWith(
+          itemFor('below-ridge', { dose: timed(60), sides, fromGrade: 2, grade: 6 }),
+          itemFor('below-ridge', { id: 'b', dose: timed(60), sides, grade: 6 }),
+          itemFor('below-ridge', { id: 'c', dose: timed(60), sides, grade: 2 }),
+        ),
+      );
+    for (const sides of ['left', 'right'] as const) {
+      const markup = rising(sides);
+      const axis = axisOf(markup);
+      const [firm, light] = holds(markup);
+      const corners = (/<polygon points="([^"]+)"/.exec(markup)?.[1] ?? '')
+        .split(' ')
+        .map((corner) => corner.split(',').map(Number));
+      const reaches = corners.map(([, y = 0]) => Math.abs(y - axis)).sort((a, b) => a - b);
+      expect(reaches.slice(0, 2)).toEqual([0, 0]);
+      expect(reaches[2]).toBeCloseTo(light?.height ?? 0, 6);
+      expect(reaches[3]).toBeCloseTo(firm?.height ?? 0, 6);
+      // The low end comes first.
+      const [start = 0] = corners[0] ?? [];
+      const atStart = corners.filter(([at]) => at === start).map(([, y = 0]) => Math.abs(y - axis));
+      expect(Math.max(...atStart)).toBeCloseTo(light?.height ?? 0, 6);
+    }
+  });
+
   it('draws lengths to scale of seconds and heights to scale of the grade', () => {
     const [short, long] = holds(
       draw(

@@ -1,7 +1,7 @@
 import { isOpenEnded } from '#core/dosage';
 import { findPosture } from '#core/loading';
 import { isHold, type Block, type Layout } from '#core/routine';
-import { AXIS, box, FOOT, LETTER, PAD, TOP } from './frame';
+import { AXIS, box, FOOT, LETTER, PAD, risingOutline, TOP } from './frame';
 import classes from './Strip.module.css';
 
 /** Room for “0 min” before the next figure, in px. */
@@ -70,17 +70,22 @@ export function Hold({ block, x }: { block: Block; x: (seconds: number) => numbe
     );
   }
   const least = x(block.startSeconds + block.leastSeconds);
+  const rising = risingOutline(block, x);
   return (
     <>
-      <rect
-        x={left}
-        y={top}
-        width={width}
-        height={height}
-        rx="1.5"
-        className={classes.hold}
-        data-method={step.dose.method}
-      />
+      {rising ? (
+        <polygon points={rising} className={classes.hold} data-method={step.dose.method} />
+      ) : (
+        <rect
+          x={left}
+          y={top}
+          width={width}
+          height={height}
+          rx="1.5"
+          className={classes.hold}
+          data-method={step.dose.method}
+        />
+      )}
       {isOpenEnded(step.dose) && least < left + width - 2 && (
         <line x1={least} x2={least} y1={top + 2} y2={top + height - 2} className={classes.least} />
       )}

@@ -34,6 +34,26 @@ export function groupsOf(layout: Layout): Group[] {
   return groups;
 }
 
+/**
+ * The outline of a hold that rises from one grade to another while it goes on, as the points of a polygon; null for one
+ * that keeps to its grade.
+ */
+export function risingOutline(block: Block, x: (seconds: number) => number): string | null {
+  const { step } = block;
+  if (!isHold(step) || step.fromGrade === undefined || step.fromGrade >= step.grade) return null;
+  const { left, width } = box(block, x);
+  const [low, high] = [heightOf(step.fromGrade), heightOf(step.grade)];
+  const up = step.side === 'left' ? 1 : step.side === 'mid' ? 0.5 : 0;
+  const corner = (at: number, reach: number, share: number) =>
+    `${at},${AXIS + (share - up) * reach}`;
+  return [
+    corner(left, low, 0),
+    corner(left + width, high, 0),
+    corner(left + width, high, 1),
+    corner(left, low, 1),
+  ].join(' ');
+}
+
 /** Where a hold is drawn, in px. */
 export function box(block: Block, x: (seconds: number) => number) {
   const left = x(block.startSeconds);
