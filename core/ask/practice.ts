@@ -14,6 +14,7 @@ import {
 import { doseSchema, METHOD_IDS, METHODS } from '#core/dosage';
 import { answer, mistaken, sourceWords } from '#core/knowledge';
 import {
+  canPressTogether,
   checkRoutine,
   insteadOf,
   pressSchema,
@@ -28,7 +29,7 @@ import { mayUse, screen, type ScreenFinding, type Use } from '#core/screening';
 import { choiceOf, listOf, numberOf, wordOf, type Answer, type Command } from './ask';
 import { answersFrom } from './answersFrom';
 
-const SIDES_CHOICES = ['both', 'left', 'right', 'mid'] as const;
+const SIDES_CHOICES = ['both', 'left', 'right', 'mid', 'together'] as const;
 const AFFECTED = ['left', 'right', 'neither'] as const;
 const MOST_TESTS = 20;
 
@@ -170,13 +171,21 @@ const dose: Command = {
       dose: parsed.data,
       points: numbers.points ?? 1,
       repetitions: numbers.repetitions ?? 1,
-      sides: sides.value,
+      sides: sides.value === 'together' ? 'both' : sides.value,
+      ...(sides.value === 'together' ? { together: true } : {}),
       affectedSide: affected.value === 'neither' ? null : affected.value,
       extraPoints: numbers.extra ?? 0,
       grade: numbers.grade ?? base.grade,
     });
     if (!item.success) {
       return mistaken('out of range', 'dose', item.error.issues[0]?.message ?? 'That is no dose.');
+    }
+    if (item.data.together && !canPressTogether(item.data)) {
+      return mistaken(
+        'does not fit',
+        'sides',
+        `${site.plainName} is not pressed on both sides at one time with ${base.toolId}.`,
+      );
     }
     const timesPerWeek = numbers.times ?? 7;
     if (!Number.isInteger(timesPerWeek) || timesPerWeek < 1 || timesPerWeek > 14) {
@@ -202,7 +211,7 @@ const dose: Command = {
       inputs: {
         site: site.id,
         dose: parsed.data,
-        sides: item.data.sides,
+        sides: item.data.together ? 'together' : item.data.sides,
         points: item.data.points,
         repetitions: item.data.repetitions,
         timesPerWeek,

@@ -83,12 +83,18 @@ const anyItem = (id: string): fc.Arbitrary<PressItem> =>
       affectedSide: fc.constantFrom('left', 'right', null),
       extraPoints: fc.integer({ min: 0, max: 3 }),
       restSeconds: fc.integer({ min: 0, max: 60 }),
+      together: fc.boolean(),
     })
-    .map(({ site, sides, ...rest }) => ({
-      ...newItem(site, id),
-      ...rest,
-      sides: site.midline ? ('mid' as const) : (sides as 'both' | 'left' | 'right'),
-    }));
+    .map(({ site, sides, together, ...rest }): PressItem => {
+      const { together: _usual, ...item } = newItem(site, id);
+      const both = !site.midline && sides === 'both';
+      return {
+        ...item,
+        ...rest,
+        sides: site.midline ? 'mid' : (sides as 'both' | 'left' | 'right'),
+        ...(both && together ? { together: true } : {}),
+      };
+    });
 
 export const anyRoutine: fc.Arbitrary<PressRoutine> = fc
   .integer({ min: 1, max: 6 })

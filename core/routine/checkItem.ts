@@ -12,6 +12,7 @@ import { COMMON_PRACTICE, type Finding } from '#core/knowledge';
 import { findPosture } from '#core/loading';
 import { mayUse, type ScreenFinding } from '#core/screening';
 import type { PressItem } from './routine';
+import { canPressTogether, pressesBoth } from './together';
 import { sidesInOrder } from './sidesInOrder';
 
 /** What the tool of a line is pressed against: its own surface, or the usual one of its posture. */
@@ -154,6 +155,9 @@ const surfaceFits: ItemRule = (item) => {
   ];
 };
 
+const toolWords = ({ toolId }: PressItem): string =>
+  (findTool(toolId)?.name ?? 'that tool').toLowerCase();
+
 const sidesFit: ItemRule = (item, site) => {
   if (site.midline !== (item.sides === 'mid')) {
     return [
@@ -164,6 +168,27 @@ const sidesFit: ItemRule = (item, site) => {
           ? `${site.plainName} lies in the middle and has no sides.`
           : `${site.plainName} has a left and a right; choose one or both.`,
         inputs: { sides: item.sides },
+      }),
+    ];
+  }
+  if (item.together && !canPressTogether(item)) {
+    return [
+      finding(item, {
+        rule: 'both sides at one time',
+        verdict: 'refuse',
+        reason: `${site.plainName} cannot be pressed on both sides at one time with ${toolWords(item)}: two balls joined do it beside the spine, both hands at the skull base and the grooves of the neck.`,
+        inputs: { tool: item.toolId, sides: item.sides },
+      }),
+    ];
+  }
+  if (!item.together && item.sides === 'both' && pressesBoth(item.toolId)) {
+    return [
+      finding(item, {
+        rule: 'both sides at one time',
+        verdict: 'caution',
+        reason:
+          'Two balls joined press both sides at one time; as it stands each side is led by itself, and both are pressed twice.',
+        inputs: { tool: item.toolId, sides: item.sides },
       }),
     ];
   }

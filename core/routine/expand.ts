@@ -1,7 +1,7 @@
 import { kindOf, type Activity } from '#core/activities';
 import { findSite, SENSITIVITY, type Side, type Site } from '#core/anatomy';
 import { contactPerPoint } from '#core/dosage';
-import { placeKey } from './placeKey';
+import { placesPressed } from './placeKey';
 import { isPress, type PressItem, type Routine, type RoutineItem } from './routine';
 import { pointsOn, sidesInOrder } from './sidesInOrder';
 import { isHold, type ActivityStep, type HoldStep, type Step } from './step';
@@ -32,12 +32,14 @@ function holdsOf(item: PressItem): Omit<HoldStep, 'index' | 'reservedSeconds'>[]
   const capSeconds = site?.capSeconds ?? 0;
   const sessionsPerDay = site?.sessionsPerDay ?? 1;
   const ceilingGrade = site ? SENSITIVITY[site.sensitivity].ceilingGrade : MOST_GRADE;
-  return sidesInOrder(item).flatMap((side) => {
+  const inOrder = sidesInOrder(item);
+  return (item.together ? inOrder.slice(0, 1) : inOrder).flatMap((side) => {
     const points = pointsOn(item, side);
     return Array.from({ length: points * item.repetitions }, (_, n) => ({
       itemId: item.id,
       siteId: item.siteId,
       side,
+      ...(item.together ? { together: true as const } : {}),
       toolId: item.toolId,
       positionId: item.positionId,
       surfaceId: item.surfaceId,
@@ -112,9 +114,11 @@ export function reserve<S extends Step>(steps: readonly S[]): S[] {
     .toReversed()
     .map((step) => {
       if (!isHold(step)) return step;
-      const key = placeKey(step);
-      const reservedSeconds = reserved.get(key) ?? 0;
-      if (!step.leftOut) reserved.set(key, reservedSeconds + step.leastSeconds);
+      const keys = placesPressed(step);
+      const reservedSeconds = Math.max(...keys.map((key) => reserved.get(key) ?? 0));
+      if (!step.leftOut) {
+        for (const key of keys) reserved.set(key, (reserved.get(key) ?? 0) + step.leastSeconds);
+      }
       return { ...step, reservedSeconds };
     })
     .reverse();

@@ -30,7 +30,8 @@ export {
 export { totalsOf, withTests, type Totals } from './totals';
 export { checkRoutine } from './check';
 export type { CheckContext } from './checkContext';
-export { placeKey } from './placeKey';
+export { placeKey, placesPressed, sidesPressed } from './placeKey';
+export { canPressTogether, withTurns } from './together';
 export { settledSites } from './settled';
 export { readRoutine, type RetiredLine } from './stored';
 export { wayWords } from './wayWords';

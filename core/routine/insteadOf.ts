@@ -9,6 +9,7 @@ import { ladderFor, type LadderClient } from './clientLadder';
 import { setupsForMethod, usualDose } from './newItem';
 import type { PressItem } from './routine';
 import { sidesInOrder } from './sidesInOrder';
+import { withTurns } from './together';
 
 /** What is possible in place of a refused use. */
 export interface Instead {
@@ -91,9 +92,12 @@ function insteadFrom(before: PressItem, after: PressItem): Instead {
   }
   if (after.dose.method !== before.dose.method) words.push(METHODS[after.dose.method].name);
   if (after.sides !== before.sides) words.push(`the ${after.sides} side only`);
+  else if (after.together !== before.together) {
+    words.push(after.together ? 'both sides at one time' : 'one side after the other');
+  }
   if (after.grade !== before.grade) words.push(`to ${after.grade} of 10`);
   const change: Partial<PressItem> = {};
-  for (const key of Object.keys(after) as (keyof PressItem)[]) {
+  for (const key of Object.keys({ ...before, ...after }) as (keyof PressItem)[]) {
     if (after[key] !== before[key]) Object.assign(change, { [key]: after[key] });
   }
   return { change, says: words.join(', ') };
@@ -107,7 +111,7 @@ export function insteadOf(item: PressItem, client: LadderClient): Instead | null
   const site = findSite(item.siteId);
   if (!site || !isRefused(item, client)) return null;
   const first = (tries: readonly PressItem[]): Instead | null => {
-    for (const one of tries) {
+    for (const one of tries.map(withTurns)) {
       const possible = withinCeiling(one, client);
       if (possible) return insteadFrom(item, possible);
     }

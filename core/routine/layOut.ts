@@ -1,7 +1,7 @@
 import { allowance } from '#core/dosage';
 import { findPosture, isOnFloor, movesBetween, type Posture } from '#core/loading';
 import { expand } from './expand';
-import { placeKey } from './placeKey';
+import { placesPressed } from './placeKey';
 import { COUNT_IN_SECONDS, pauseBefore } from './pauses';
 import type { Routine } from './routine';
 import { isHold, type Step } from './step';
@@ -70,10 +70,10 @@ export function layOut(routine: Pick<Routine, 'items'>): Layout {
     const lead = move + pauseBefore(step, previous) + (isTold ? 0 : COUNT_IN_SECONDS);
     let seconds = step.limitSeconds;
     if (isHold(step)) {
-      const key = placeKey(step);
-      const spentSeconds = spent.get(key) ?? 0;
+      const keys = placesPressed(step);
+      const spentSeconds = Math.max(...keys.map((key) => spent.get(key) ?? 0));
       seconds = allowance({ ...step, spentSeconds });
-      spent.set(key, spentSeconds + seconds);
+      for (const key of keys) spent.set(key, (spent.get(key) ?? 0) + seconds);
     }
     const leastSeconds = isHold(step) ? Math.min(step.leastSeconds, seconds) : seconds;
     blocks.push({ step, startSeconds: now + lead, seconds, leastSeconds });

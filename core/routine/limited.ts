@@ -3,6 +3,7 @@ import { findSurface } from '#core/equipment';
 import { findPosture } from '#core/loading';
 import { mayDo, mayUse, type ScreenFinding } from '#core/screening';
 import { reserve } from './expand';
+import { sidesPressed } from './placeKey';
 import { isHold, type ActivityStep, type HoldStep, type Step } from './step';
 
 const surfaceOf = (step: HoldStep) =>
@@ -37,6 +38,23 @@ function limitHold(step: HoldStep, findings: readonly ScreenFinding[]): HoldStep
   };
 }
 
+/** A hold on both sides at one time keeps to what is allowed on either. */
+function limitSides(step: HoldStep, findings: readonly ScreenFinding[]): HoldStep {
+  if (!step.together) return limitHold(step, findings);
+  const each = sidesPressed(step).map((side) => limitHold({ ...step, side }, findings));
+  const against = each.find(({ leftOut }) => leftOut !== undefined);
+  if (against) return { ...against, side: step.side };
+  const [tightest = step, ...others] = [...each].sort((a, b) => a.limitSeconds - b.limitSeconds);
+  const limitedBy = [tightest, ...others].find((one) => one.limitedBy)?.limitedBy;
+  return {
+    ...tightest,
+    side: step.side,
+    ceilingGrade: Math.min(...each.map(({ ceilingGrade }) => ceilingGrade)),
+    grade: Math.min(...each.map(({ grade }) => grade)),
+    ...(limitedBy === undefined ? {} : { limitedBy }),
+  };
+}
+
 function limitActivity(step: ActivityStep, findings: readonly ScreenFinding[]): ActivityStep {
   const { reasons } = mayDo(step.asks, step.side, findings);
   const against = reasons.find((one) => !one.clearedBy && one.level !== 'limit');
@@ -55,6 +73,8 @@ export function limitSteps(steps: readonly Step[], findings: readonly ScreenFind
 export function limitSteps(steps: readonly Step[], findings: readonly ScreenFinding[]): Step[] {
   if (findings.length === 0) return [...steps];
   return reserve(
-    steps.map((step) => (isHold(step) ? limitHold(step, findings) : limitActivity(step, findings))),
+    steps.map((step) =>
+      isHold(step) ? limitSides(step, findings) : limitActivity(step, findings),
+    ),
   );
 }

@@ -2,6 +2,7 @@ import { SENSITIVITY, type Site } from '#core/anatomy';
 import { contactPerPoint, METHODS, START_GRADE, type Dose, type MethodId } from '#core/dosage';
 import { findTool, servesMethod } from '#core/equipment';
 import { LIMITS, type PressItem } from './routine';
+import { withTurns } from './together';
 
 /** Neck work begins with a minute a side and day; guarded sites with no more than is usual there. */
 const NECK_SECONDS = 60;
@@ -104,7 +105,7 @@ export function newItem(
   const dose = usualDose(site, method);
   const roomForTwo =
     !site.spots && dose.method === 'timed' && dose.holdSeconds * 2 <= longest(site);
-  return {
+  return withTurns({
     id,
     siteId: site.id,
     toolId: setup.toolId,
@@ -120,5 +121,5 @@ export function newItem(
     extraPoints: !site.midline && affectedSide && roomForTwo ? 1 : 0,
     restSeconds: 10,
     instructions: setup.how,
-  };
+  });
 }

@@ -59,6 +59,8 @@ export const pressSchema = z.object({
   points: whole('Points', 1, LIMITS.points),
   repetitions: whole('Repetitions', 1, LIMITS.repetitions),
   sides: sidesChoiceSchema,
+  /** Both sides at one time, which counts for both; absent: one after the other. */
+  together: z.literal(true).optional(),
   /** The side that gets more and comes first; null when neither does. */
   affectedSide: z.enum(['left', 'right']).nullable(),
   /** Points added on the affected side. */

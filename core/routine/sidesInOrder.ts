@@ -7,8 +7,10 @@ export function sidesInOrder(item: Pick<PressItem, 'sides' | 'affectedSide'>): S
   return item.affectedSide === 'right' ? ['right', 'left'] : ['left', 'right'];
 }
 
-/** Points on one side: the affected side gets its extra share. */
+/** Points on one side: the affected side gets its extra share, unless both are pressed at one time. */
 export const pointsOn = (
-  item: Pick<PressItem, 'points' | 'extraPoints' | 'affectedSide'>,
+  item: Pick<PressItem, 'points' | 'extraPoints' | 'affectedSide' | 'together'>,
   side: Side,
-): number => item.points + (side !== 'mid' && side === item.affectedSide ? item.extraPoints : 0);
+): number =>
+  item.points +
+  (side !== 'mid' && !item.together && side === item.affectedSide ? item.extraPoints : 0);

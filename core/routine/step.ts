@@ -9,6 +9,8 @@ export interface HoldStep {
   itemId: string;
   siteId: string;
   side: Side;
+  /** It presses the other side as well, at the same time. */
+  together?: true;
   toolId: string;
   positionId: string;
   surfaceId: string | null;

@@ -3,6 +3,7 @@ import type { SecondsBand } from '#core/dosage';
 import { findTool } from '#core/equipment';
 import { timesAWeek } from './dueLines';
 import { layOut, type Layout } from './layOut';
+import { sidesPressed } from './placeKey';
 import { pressesOf, type Routine } from './routine';
 import { isHold } from './step';
 
@@ -54,12 +55,14 @@ export function totalsOf(routine: Routine, layout: Layout = layOut(routine)): To
     }
     holds += 1;
     const often = timesAWeek(lines.get(step.itemId) ?? {}, routine.timesPerWeek);
-    const week = contactPerWeek[step.side];
-    week.least += block.leastSeconds * often.least;
-    week.most += block.seconds * often.most;
-    const side = contact[step.side];
-    side.least += block.leastSeconds;
-    side.most += block.seconds;
+    for (const pressed of sidesPressed(step)) {
+      const week = contactPerWeek[pressed];
+      week.least += block.leastSeconds * often.least;
+      week.most += block.seconds * often.most;
+      const side = contact[pressed];
+      side.least += block.leastSeconds;
+      side.most += block.seconds;
+    }
     const tool = findTool(step.toolId);
     if (tool?.form === 'hand') {
       hands.least += block.leastSeconds;
@@ -67,9 +70,10 @@ export function totalsOf(routine: Routine, layout: Layout = layOut(routine)): To
     }
     handLoadSeconds += block.seconds * (tool?.tiredness ?? 0);
     const affected = affectedBy.get(step.itemId);
-    if (affected && step.side !== 'mid') {
+    for (const pressed of sidesPressed(step)) {
+      if (!affected || pressed === 'mid') continue;
       twoSided += block.seconds;
-      if (step.side === affected) onAffected += block.seconds;
+      if (pressed === affected) onAffected += block.seconds;
     }
   }
   return {

@@ -1,5 +1,5 @@
 import { allowance } from '#core/dosage';
-import { COUNT_IN_SECONDS, isHold, pauseBefore, placeKey } from '#core/routine';
+import { COUNT_IN_SECONDS, isHold, pauseBefore, placesPressed } from '#core/routine';
 import { capOf, ownLimit, spentSeconds } from './read';
 import type { SessionState } from './state';
 
@@ -14,15 +14,15 @@ export function secondsLeft(state: SessionState): number {
     if (!isHold(step)) {
       return sum + pause + (step.limitSeconds > 0 ? COUNT_IN_SECONDS + step.limitSeconds : 0);
     }
-    const key = placeKey(step);
-    const before = spent.get(key) ?? spentSeconds(state, step);
+    const keys = placesPressed(step);
+    const before = Math.max(...keys.map((key) => spent.get(key) ?? spentSeconds(state, step)));
     const seconds = allowance({
       ...step,
       limitSeconds: ownLimit(state, step),
       capSeconds: capOf(state, step),
       spentSeconds: before,
     });
-    spent.set(key, before + seconds);
+    for (const key of keys) spent.set(key, before + seconds);
     return sum + pause + COUNT_IN_SECONDS + seconds;
   }, 0);
 }

@@ -1,5 +1,5 @@
 import { allowance, countedIn } from '#core/dosage';
-import { COUNT_IN_SECONDS, isHold, placeKey, type HoldStep, type Step } from '#core/routine';
+import { COUNT_IN_SECONDS, isHold, placesPressed, type HoldStep, type Step } from '#core/routine';
 import type { SessionState } from './state';
 
 /** During a fade hold the client is asked this often; common practice says “every so often”. */
@@ -17,16 +17,20 @@ export const stepOf = (state: SessionState): Step | undefined => state.steps[sta
 
 /** Contact already made on a step's site and side, in seconds. */
 export function spentSeconds(state: SessionState, step: HoldStep): number {
-  const key = placeKey(step);
-  return state.holds.reduce((sum, hold) => {
-    const done = state.steps[hold.step];
-    return done && isHold(done) && placeKey(done) === key ? sum + hold.contactSeconds : sum;
-  }, 0);
+  const on = (key: string) =>
+    state.holds.reduce((sum, hold) => {
+      const done = state.steps[hold.step];
+      return done && isHold(done) && placesPressed(done).includes(key)
+        ? sum + hold.contactSeconds
+        : sum;
+    }, 0);
+  // Where both sides are pressed at one time, the one that has had more says what is left.
+  return Math.max(...placesPressed(step).map(on));
 }
 
 /** What a step's site and side may still take: the cap of a session, or what earlier ones leave of the day's. */
 export function capOf(state: SessionState, step: HoldStep): number {
-  const before = state.spentBefore[placeKey(step)] ?? 0;
+  const before = Math.max(...placesPressed(step).map((key) => state.spentBefore[key] ?? 0));
   return Math.max(0, Math.min(step.capSeconds, (step.dayCapSeconds ?? step.capSeconds) - before));
 }
 

@@ -1,6 +1,13 @@
 import type { Side } from '#core/anatomy';
 import type { ActivityKind } from '#core/activities';
-import { holdsAmong, isHold, placeKey, type HoldStep, type Step } from '#core/routine';
+import {
+  holdsAmong,
+  isHold,
+  placeKey,
+  sidesPressed,
+  type HoldStep,
+  type Step,
+} from '#core/routine';
 import type { HoldOutcome, HoldRecord, SessionState } from './state';
 
 /** One point of the map in one session: its rating while pressing, and the last one. */
@@ -155,11 +162,14 @@ export function summarise(state: SessionState): SessionSummary {
     const isOut = leftOut !== undefined || hold?.outcome === 'left out';
     return !isOut && hold?.outcome !== 'site cap' && !isBare;
   };
-  for (const step of holdsAmong(state.steps).filter(asked)) {
-    const key = placeKey(step);
-    const place = places.get(key) ?? { siteId: step.siteId, side: step.side, holds: [] };
-    place.holds.push(records.get(step.index));
-    places.set(key, place);
+  const askedFor = holdsAmong(state.steps).filter(asked);
+  for (const step of askedFor) {
+    for (const side of sidesPressed(step)) {
+      const key = placeKey({ siteId: step.siteId, side });
+      const place = places.get(key) ?? { siteId: step.siteId, side, holds: [] };
+      place.holds.push(records.get(step.index));
+      places.set(key, place);
+    }
   }
   const summaries = [...places.values()].map(({ siteId, side, holds }): PlaceSummary => ({
     siteId,
@@ -176,8 +186,12 @@ export function summarise(state: SessionState): SessionSummary {
   }));
   const sum = (of: (place: PlaceSummary) => number) =>
     summaries.reduce((total, place) => total + of(place), 0);
-  const holdsDone = sum((place) => place.holdsDone);
-  const holdsAsked = sum((place) => place.holdsAsked);
+  // One hold, though it counts for both sides.
+  const holdsDone = askedFor.filter((step) => {
+    const hold = records.get(step.index);
+    return hold !== undefined && isHeld(hold, step);
+  }).length;
+  const holdsAsked = askedFor.length;
   const activities = activitiesOf(state, records);
   const others = {
     asked: activities.reduce((total, one) => total + one.asked, 0),

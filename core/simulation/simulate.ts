@@ -1,6 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
 import { addDays, daysBetween, type Day } from '#core/calendar';
-import { expand, holdsAmong, placeKey, type HoldStep, type Routine } from '#core/routine';
+import { expand, holdsAmong, placesPressed, type HoldStep, type Routine } from '#core/routine';
 import type { SessionEvent } from '#core/session';
 import { v7 as uuid } from 'uuid';
 import { chanceFrom, type Chance } from './chance';
@@ -32,12 +32,15 @@ function startOfSession(day: Day, timeZone: string, chance: Chance): number {
     .add({ seconds: chance.below(60) }).epochMilliseconds;
 }
 
+/** The place that says how tender a hold is: the worse of two that are pressed at one time. */
+const firstPlace = (step: HoldStep): string => placesPressed(step)[0] ?? '';
+
 /** How tender each place is on a day: its start, the drift so far, and the day's wavering. */
 function bodyOn(courseId: CourseId, done: number, chance: Chance, steps: readonly HoldStep[]) {
   const course = COURSES[courseId];
   const today = new Map<string, number>();
   for (const step of steps) {
-    const key = placeKey(step);
+    const key = firstPlace(step);
     if (today.has(key)) continue;
     const lead = step.side === 'left' ? WORST_SIDE : -WORST_SIDE;
     const drift = course.perSession * done;
@@ -47,7 +50,7 @@ function bodyOn(courseId: CourseId, done: number, chance: Chance, steps: readonl
   const word = course.words[chance.below(course.words.length)] ?? '';
   return {
     tenderness: (step: HoldStep) =>
-      (today.get(placeKey(step)) ?? 0) * (step.point === 1 ? 1 : 0.85),
+      (today.get(firstPlace(step)) ?? 0) * (step.point === 1 ? 1 : 0.85),
     fadeSeconds: course.fadeSeconds * Math.exp(-done * Math.max(0, -course.perSession) * 0.12),
     easesOff: course.overPress === 0,
     stopsAtStep: chance.happens(course.stopShare)

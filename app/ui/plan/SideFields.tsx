@@ -1,4 +1,4 @@
-import type { PressItem, SidesChoice } from '#core/routine';
+import { canPressTogether, type PressItem, type SidesChoice } from '#core/routine';
 import { Choice } from '~/ui/parts/Choice';
 
 const SIDE_OPTIONS: readonly { value: SidesChoice; label: string }[] = [
@@ -6,6 +6,10 @@ const SIDE_OPTIONS: readonly { value: SidesChoice; label: string }[] = [
   { value: 'left', label: 'left' },
   { value: 'right', label: 'right' },
 ];
+const TURNS = [
+  { value: 'in turn', label: 'one after the other' },
+  { value: 'together', label: 'at one time' },
+] as const;
 const AFFECTED_OPTIONS = [
   { value: '', label: 'neither' },
   { value: 'left', label: 'left' },
@@ -27,8 +31,23 @@ export function SideFields({
         legend="sides"
         value={item.sides}
         options={SIDE_OPTIONS}
-        onChoose={(sides) => onChange({ sides })}
+        onChoose={(sides) =>
+          onChange(sides === 'both' ? { sides } : { sides, together: undefined })
+        }
       />
+      {(item.together || canPressTogether(item)) && (
+        <Choice
+          inLine
+          legend="both sides"
+          value={item.together ? 'together' : 'in turn'}
+          options={TURNS}
+          onChoose={(turn) =>
+            onChange(
+              turn === 'together' ? { together: true, extraPoints: 0 } : { together: undefined },
+            )
+          }
+        />
+      )}
       <Choice
         inLine
         legend="affected side"

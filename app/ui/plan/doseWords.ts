@@ -77,8 +77,13 @@ function countWords(item: PressItem): string {
   const number = counted(item.points, ONE[many], many);
   const points = item.dose.method === 'search' ? `at most ${number}` : number;
   const times = item.repetitions > 1 ? ` × ${item.repetitions}` : '';
-  const where =
-    item.sides === 'both' ? ' a side' : item.sides === 'mid' ? '' : `, ${item.sides} only`;
+  const where = item.together
+    ? ', both sides at once'
+    : item.sides === 'both'
+      ? ' a side'
+      : item.sides === 'mid'
+        ? ''
+        : `, ${item.sides} only`;
   const extra =
     item.extraPoints > 0 && item.affectedSide ? `, +${item.extraPoints} ${item.affectedSide}` : '';
   return `${points}${times}${where}${extra}`;

@@ -9,6 +9,7 @@ import {
   setupsForMethod,
   usualDose,
   usualPoints,
+  withTurns,
   type PressItem,
   type Routine,
   type RoutineItem,
@@ -129,7 +130,9 @@ export function setupChange(
     ({ toolId, positionId }) => toolId === next.toolId && positionId === next.positionId,
   )?.how;
   const own = !site.setups.some((one) => one.how === item.instructions);
+  const { together, extraPoints } = withTurns({ ...item, toolId: next.toolId });
   return {
+    ...(together === item.together ? {} : { together, extraPoints }),
     toolId: next.toolId,
     positionId: next.positionId,
     surfaceId: next.surfaceId ?? null,

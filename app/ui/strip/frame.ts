@@ -43,9 +43,10 @@ export function risingOutline(block: Block, x: (seconds: number) => number): str
   if (!isHold(step) || step.fromGrade === undefined || step.fromGrade >= step.grade) return null;
   const { left, width } = box(block, x);
   const [low, high] = [heightOf(step.fromGrade), heightOf(step.grade)];
-  const up = step.side === 'left' ? 1 : step.side === 'mid' ? 0.5 : 0;
+  const up = step.together ? 1 : step.side === 'left' ? 1 : step.side === 'mid' ? 0.5 : 0;
+  const down = step.together ? 1 : 1 - up;
   const corner = (at: number, reach: number, share: number) =>
-    `${at},${AXIS + (share - up) * reach}`;
+    `${at},${AXIS + (share === 0 ? -up : down) * reach}`;
   return [
     corner(left, low, 0),
     corner(left + width, high, 0),
@@ -60,6 +61,9 @@ export function box(block: Block, x: (seconds: number) => number) {
   const width = Math.max(2, x(block.startSeconds + block.seconds) - left - 1.5);
   // What is not pressed has no grade: a low block on the line.
   const reach = isHold(block.step) ? heightOf(block.step.grade) : ACTIVITY_REACH;
+  if (isHold(block.step) && block.step.together) {
+    return { left, width, top: AXIS - reach, height: 2 * reach };
+  }
   switch (block.step.side) {
     case 'left':
       return { left, width, top: AXIS - reach, height: reach };

@@ -1,5 +1,5 @@
 import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
-import { isHold, placeKey, type HoldStep, type SiteWords } from '#core/routine';
+import { isHold, placesPressed, type HoldStep, type SiteWords } from '#core/routine';
 import type { EventBody, SessionState } from '#core/session';
 import { useEarly } from './early';
 import { useLed } from './led';
@@ -94,7 +94,8 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
   // What is not pressed has no place: after it every place is a new one.
   const before = last && isHold(last) ? last : undefined;
   const isNew =
-    present !== null && (before === undefined || placeKey(before) !== placeKey(present.step));
+    present !== null &&
+    (before === undefined || placesPressed(before).join() !== placesPressed(present.step).join());
   const { fit, setFit, body } = useFit(isNew);
   const early = useEarly(fit.stage === 'rest' ? 'rest' : 'first');
   if (!present) return null;

@@ -1,6 +1,6 @@
 import { placeOf } from '#core/anatomy';
 import { methodOf } from '#core/dosage';
-import { isHold, placeKey, type HoldStep, type SiteWords, type Step } from '#core/routine';
+import { isHold, placesPressed, type HoldStep, type SiteWords, type Step } from '#core/routine';
 import { secondsLeft, type SessionState } from '#core/session';
 import { useLed } from './led';
 
@@ -18,14 +18,20 @@ export function usePresentPlace(state: SessionState): {
   return {
     step,
     site,
-    name: site ? placeOf(site, step.side) : step.siteId,
+    name: site ? pressedAt(site, step) : step.siteId,
     ceiling: step.ceilingGrade,
   };
 }
 
+/** Where a hold presses, in words. */
+export const pressedAt = (site: SiteWords, { side, together }: HoldStep): string =>
+  together ? `${site.plainName}, both sides at once` : placeOf(site, side);
+
 /** Whether two steps are of one place, or of one line that is not pressed. */
 const isTogether = (a: Step, b: Step): boolean =>
-  isHold(a) && isHold(b) ? placeKey(a) === placeKey(b) : a.itemId === b.itemId;
+  isHold(a) && isHold(b)
+    ? placesPressed(a).join() === placesPressed(b).join()
+    : a.itemId === b.itemId;
 
 /** The steps still to come on the present place, or of the present activity, this one first. */
 export function remainingPlace(state: SessionState): number[] {
