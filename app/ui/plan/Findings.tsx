@@ -1,6 +1,6 @@
 import { Textarea } from '@mantine/core';
 import type { Finding } from '#core/knowledge';
-import { LIMITS, type Instead, type Routine } from '#core/routine';
+import { LIMITS, lineTitle, type Instead, type Mend, type Routine } from '#core/routine';
 import { InsteadLine } from './InsteadLine';
 import classes from './Findings.module.css';
 
@@ -48,79 +48,116 @@ function Reason({
   );
 }
 
-/** What the checks say, most severe first; each opens to its rule, inputs and source. */
-export function Findings({
-  findings,
-  reasons,
-  instead,
-  insteadKeyFor,
-  onSelect,
-  onReason,
-  onInstead,
-}: {
-  findings: readonly Finding[];
-  /** Reasons recorded so far. */
-  reasons: NonNullable<Routine['reasons']>;
+/** What would answer findings, and what takes it. */
+export interface Mending {
   /** What is possible in place of refused uses, by line; null where nothing is left. */
   instead: ReadonlyMap<string, Instead | null>;
-  /** The line that the key for it acts on. */
-  insteadKeyFor: string | undefined;
+  /** The findings beside which that is said. */
+  shown: ReadonlySet<Finding>;
+  /** What would answer the others. */
+  mends: ReadonlyMap<Finding, Mend>;
+  /** The finding that the key acts on. */
+  keyFor: Finding | undefined;
+  takeInstead: (itemId: string) => void;
+  takeMend: (mend: Mend) => void;
+}
+
+/** What is changed by one touch, or one key, to answer a finding. */
+function MendLine({ mend, byKey, onTake }: { mend: Mend; byKey: boolean; onTake: () => void }) {
+  return (
+    <p className={classes.mend}>
+      <button type="button" onClick={onTake}>
+        Mend: {mend.says}
+        {byKey && (
+          <>
+            {' '}
+            <kbd>i</kbd>
+          </>
+        )}
+      </button>
+    </p>
+  );
+}
+
+/** The name of the line a finding is about, before what is said of it. */
+function Title({ finding, titles }: { finding: Finding; titles: ReadonlyMap<string, string> }) {
+  const line = finding.itemId === undefined ? undefined : titles.get(finding.itemId);
+  return (
+    <strong className={classes.title}>
+      {finding.verdict === 'refuse' && <span className={classes.refuse}>Refused. </span>}
+      {line ? `${line}: ${finding.rule}` : finding.rule}
+    </strong>
+  );
+}
+
+/**
+ * What the checks say, most severe first: each a line with its place and rule, what it says below, and what would mend
+ * it. Each opens to its inputs and source.
+ */
+export function Findings({
+  findings,
+  routine,
+  mending: { instead, shown, mends, keyFor, takeInstead, takeMend },
+  onSelect,
+  onReason,
+}: {
+  findings: readonly Finding[];
+  routine: Routine;
+  mending: Mending;
   onSelect: (itemId: string) => void;
-  onInstead: (itemId: string) => void;
   onReason: (rule: Answered, why: string) => void;
 }) {
-  // Of several refusals of one line the first says what is possible: it answers them all.
-  const showsInstead = new Set(
-    [...instead.keys()].flatMap((id) => {
-      const first = findings.find(
-        ({ itemId, verdict, inputs }) =>
-          itemId === id && verdict === 'refuse' && 'sensitivity' in inputs,
-      );
-      return first ? [first] : [];
-    }),
-  );
+  const reasons = routine.reasons ?? {};
+  const titles = new Map(routine.items.map((item) => [item.id, lineTitle(item)]));
   if (findings.length === 0) {
     return <p className={classes.none}>Nothing to object to.</p>;
   }
   return (
     <ul className={classes.list}>
-      {findings.map((finding) => (
-        <li
-          // One that a reason answers stays the same while the reason is typed.
-          key={`${finding.rule}:${finding.itemId ?? ''}:${finding.answeredBy ? '' : finding.reason}`}
-          data-verdict={finding.verdict}
-        >
-          <p>
-            {finding.verdict === 'refuse' && <strong className={classes.refuse}>Refused. </strong>}
-            {finding.reason}
-          </p>
-          {finding.itemId !== undefined && showsInstead.has(finding) && (
-            <InsteadLine
-              instead={instead.get(finding.itemId) ?? null}
-              byKey={finding.itemId === insteadKeyFor}
-              onTake={() => onInstead(finding.itemId ?? '')}
-            />
-          )}
-          {finding.answeredBy && (
-            <Reason
-              rule={finding.answeredBy}
-              why={reasons[finding.answeredBy] ?? ''}
-              onReason={onReason}
-            />
-          )}
-          <details className={classes.why}>
-            <summary>why</summary>
-            <p>
-              Rule: {finding.rule}. From {inputsOf(finding)}. Source: {sourceOf(finding)}.
-            </p>
-            {finding.itemId !== undefined && (
-              <button type="button" onClick={() => onSelect(finding.itemId ?? '')}>
-                Go to the line
-              </button>
+      {findings.map((finding) => {
+        const mend = mends.get(finding);
+        return (
+          <li
+            // One that a reason answers stays the same while the reason is typed.
+            key={`${finding.rule}:${finding.itemId ?? ''}:${finding.answeredBy ? '' : finding.reason}`}
+            data-verdict={finding.verdict}
+          >
+            <details className={classes.one}>
+              <summary>
+                <Title finding={finding} titles={titles} />
+                <span className={classes.says}>{finding.reason}</span>
+                <span className={classes.why}>why</span>
+              </summary>
+              <p className={classes.from}>
+                Rule: {finding.rule}. From {inputsOf(finding)}. Source: {sourceOf(finding)}.
+              </p>
+              {finding.itemId !== undefined && (
+                <button type="button" onClick={() => onSelect(finding.itemId ?? '')}>
+                  Go to the line
+                </button>
+              )}
+            </details>
+            {finding.itemId !== undefined && shown.has(finding) ? (
+              <InsteadLine
+                instead={instead.get(finding.itemId) ?? null}
+                byKey={finding === keyFor}
+                onTake={() => takeInstead(finding.itemId ?? '')}
+              />
+            ) : (
+              mend && (
+                <MendLine mend={mend} byKey={finding === keyFor} onTake={() => takeMend(mend)} />
+              )
             )}
-          </details>
-        </li>
-      ))}
+            {finding.answeredBy && (
+              <Reason
+                rule={finding.answeredBy}
+                why={reasons[finding.answeredBy] ?? ''}
+                onReason={onReason}
+              />
+            )}
+          </li>
+        );
+      })}
     </ul>
   );
 }

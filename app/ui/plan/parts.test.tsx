@@ -2,9 +2,18 @@ import { MantineProvider } from '@mantine/core';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { fade, itemFor, ladderClient, routineWith, timed } from '#core/examples';
 import type { Finding } from '#core/knowledge';
-import { checkRoutine, insteadOf, type Instead, layOut, totalsOf } from '#core/routine';
+import {
+  checkRoutine,
+  insteadOf,
+  type Instead,
+  layOut,
+  type Mend,
+  mendOf,
+  totalsOf,
+} from '#core/routine';
 import { clockBand } from '../parts/words';
 import { Findings } from './Findings';
+import { insteadShown } from './insteadShown';
 import { Sums } from './Sums';
 
 const context = { minutesPerDay: 10, firstVersion: true, screening: [] };
@@ -12,15 +21,21 @@ const list = (
   findings: readonly Finding[],
   reasons = {},
   instead: ReadonlyMap<string, Instead | null> = new Map<string, Instead | null>(),
+  mends: ReadonlyMap<Finding, Mend> = new Map<Finding, Mend>(),
 ) =>
   renderToStaticMarkup(
     <MantineProvider>
       <Findings
         findings={findings}
-        reasons={reasons}
-        instead={instead}
-        insteadKeyFor={[...instead.keys()][0]}
-        onInstead={() => undefined}
+        routine={{ ...routineWith(itemFor('calf')), reasons }}
+        mending={{
+          instead,
+          shown: insteadShown(findings, instead),
+          mends,
+          keyFor: findings[0],
+          takeInstead: () => undefined,
+          takeMend: () => undefined,
+        }}
         onSelect={() => undefined}
         onReason={() => undefined}
       />
@@ -60,10 +75,23 @@ describe('the checks of a plan', () => {
     const markup = list(findings);
     expect(markup).toContain('Refused. ');
     expect(markup).toContain('data-verdict="refuse"');
-    expect(markup.match(/<summary>why<\/summary>/g)).toHaveLength(findings.length);
+    expect(markup.match(/>why<\/span><\/summary>/g)).toHaveLength(findings.length);
     for (const { rule } of findings) expect(markup).toContain(`Rule: ${rule}.`);
     expect(markup).toContain('no published source');
     expect(markup).toContain('Go to the line');
+  });
+
+  it('name the line, and offer what would mend it', () => {
+    const routine = routineWith(
+      itemFor('calf', { id: 'one-sided', sides: 'left', dose: fade(20, 60) }),
+    );
+    const findings = checkRoutine(routine, context);
+    const [finding] = findings.filter(({ rule }) => rule === 'both sides');
+    const mend = finding && mendOf(routine, finding, context);
+    if (!finding || !mend) throw new RangeError('One side only can be mended.');
+    const markup = list(findings, {}, undefined, new Map([[finding, mend]]));
+    expect(markup).toContain('Mend: both sides');
+    expect(markup.match(/Mend: /g)).toHaveLength(1);
   });
 
   it('put a refusal before advice', () => {

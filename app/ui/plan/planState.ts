@@ -40,6 +40,8 @@ export type PlanAction =
     }
   | { type: 'add activity'; kind: ActivityKind; id: string; affectedSide: 'left' | 'right' | null }
   | { type: 'take'; items: readonly RoutineItem[] }
+  /** What answers a finding. */
+  | { type: 'mend'; routine: Routine }
   | { type: 'select'; id: string }
   /** Of a line that is pressed. */
   | { type: 'change'; id: string; change: Partial<PressItem> }
@@ -141,6 +143,10 @@ export function setupChange(
   };
 }
 
+/** The chosen line while it is there, else the first that is. */
+const selectedOf = ({ selectedId }: PlanState, ids: ReadonlySet<string>): string | null =>
+  selectedId !== null && ids.has(selectedId) ? selectedId : ([...ids][0] ?? null);
+
 /** What the plan is after a therapist’s move. */
 export function plan(state: PlanState, action: PlanAction): PlanState {
   const { routine } = state;
@@ -237,6 +243,11 @@ export function plan(state: PlanState, action: PlanAction): PlanState {
         ...state,
         troubles: action.says === null ? others : { ...others, [action.field]: action.says },
       };
+    }
+    case 'mend': {
+      const ids = new Set(action.routine.items.map(({ id }) => id));
+      const kept = selectedOf(state, ids);
+      return withRoutine(state, action.routine, { selectedId: kept });
     }
     case 'replace':
       return { ...startOf(action.routine), past: [...state.past, routine].slice(-UNDO_DEPTH) };

@@ -46,6 +46,7 @@ import { LinkButton } from '~/ui/parts/LinkButton';
 import { IssuePanel } from './IssuePanel';
 import { useDraft } from './useDraft';
 import { useIssue } from './useIssue';
+import { useMends } from './useMends';
 import type { Route } from './+types/plan';
 import classes from './bench.module.css';
 
@@ -132,20 +133,20 @@ export function PlanBench({ data }: { data: PlanData }) {
   );
   const chosen = routine.items.find((item) => item.id === selectedId);
   const selected = chosen && isPress(chosen) ? chosen : undefined;
-  const instead = useMemo(
-    () =>
-      new Map(
-        pressesOf(routine)
-          .filter((item) => refusedIds.has(item.id) && isRefused(item, client))
-          .map((item) => [item.id, insteadOf(item, client)]),
-      ),
-    [routine, refusedIds, client],
-  );
-
   const selectedSite = selected && findSite(selected.siteId);
   const ladder = useLadder(selected, client);
 
-  const add = (site: Site) =>
+  // A site is not there twice by accident: the second time asks for a second press.
+  const [askedTwice, setAskedTwice] = useState<string | null>(null);
+  const twice = pressesOf(routine).find(({ siteId }) => siteId === askedTwice);
+  const add = (site: Site) => {
+    const there = pressesOf(routine).find(({ siteId }) => siteId === site.id);
+    if (there && askedTwice !== site.id) {
+      setAskedTwice(site.id);
+      dispatch({ type: 'select', id: there.id });
+      return;
+    }
+    setAskedTwice(null);
     dispatch({
       type: 'add',
       site,
@@ -153,21 +154,14 @@ export function PlanBench({ data }: { data: PlanData }) {
       affectedSide: file.affectedSide,
       tools: file.tools,
     });
-  const takeInstead = (id: string | undefined) => {
-    const possible = id === undefined ? undefined : instead.get(id);
-    if (id === undefined || possible === undefined) return;
-    dispatch(
-      possible === null ? { type: 'remove', id } : { type: 'change', id, change: possible.change },
-    );
   };
-  /** Of the line that is chosen, else of the first that is refused. */
-  const insteadKeyFor =
-    selectedId !== null && instead.has(selectedId) ? selectedId : [...instead.keys()][0];
+  const mending = useMends({ routine, findings, context, client, selectedId, dispatch });
+  const { instead, takeInstead } = mending;
   const select = (id: string) => dispatch({ type: 'select', id });
   useKeys([
     ['mod+z', () => dispatch({ type: 'undo' })],
     ['mod+shift+z', () => dispatch({ type: 'redo' })],
-    ['i', () => takeInstead(insteadKeyFor)],
+    ['i', mending.takeKey],
     ['e', () => editor.current?.querySelector<HTMLElement>('input:checked, input')?.focus()],
   ]);
 
@@ -221,11 +215,9 @@ export function PlanBench({ data }: { data: PlanData }) {
             <h2>Checks</h2>
             <Findings
               findings={findings}
-              reasons={routine.reasons ?? {}}
-              instead={instead}
-              insteadKeyFor={insteadKeyFor}
+              routine={routine}
+              mending={mending}
               onSelect={select}
-              onInstead={takeInstead}
               onReason={(rule, why) => dispatch({ type: 'reason', rule, why })}
             />
           </section>
@@ -254,6 +246,12 @@ export function PlanBench({ data }: { data: PlanData }) {
           Undo <kbd>ctrl z</kbd>
         </LinkButton>
       </div>
+      {twice && (
+        <p className={classes.twice} role="status">
+          {findSite(twice.siteId)?.plainName} is line {numbers.get(twice.id)} already. Add it once
+          more for a second line of it.
+        </p>
+      )}
       {latest && latest.retired.length > 0 && (
         <Notice>
           Version {latest.number} has lines that are not led any more:{' '}
@@ -336,7 +334,7 @@ export function PlanBench({ data }: { data: PlanData }) {
               <InsteadLine
                 refused
                 instead={instead.get(selected.id) ?? null}
-                byKey
+                byKey={mending.keyFor?.itemId === selected.id}
                 onTake={() => takeInstead(selected.id)}
               />
             )}
