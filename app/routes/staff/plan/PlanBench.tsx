@@ -5,9 +5,7 @@ import { findSite, type Site } from '#core/anatomy';
 import {
   checkRoutine,
   foundSites,
-  insteadOf,
   isPress,
-  isRefused,
   itemFromMap,
   layOut,
   LIMITS,
