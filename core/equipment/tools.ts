@@ -153,7 +153,7 @@ export const TOOLS: readonly Tool[] = [
     drive: 'body',
     reach: GROUND,
     held: BALL_HELD,
-    goodFor: 'Chest, buttock, belly: broad and mild.',
+    goodFor: 'Chest and buttock: broad and mild.',
     notFor: 'Pin-and-glide; one exact point.',
     rubber: true,
   }),

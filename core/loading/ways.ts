@@ -56,9 +56,37 @@ const LEANS_HIPS_ON: readonly Adjustment[] = LEANS.map((one) => ({
   name: one.id === 'hips-on' ? one.name : `hips on the wall, ${one.name}`,
 }));
 
-/** The leans of a site, gentlest first: the site fixes whether the hips rest on the wall. */
+/**
+ * Sites so low and so much on one side that a step away asks for more than lying on the ball: the feet stand close, and
+ * a step is the firmer way. Our own estimate.
+ */
+const FEET_CLOSE: ReadonlySet<string> = new Set(['deep-buttock']);
+const LEANS_CLOSE: readonly Adjustment[] = [
+  {
+    id: 'usual',
+    name: 'feet close',
+    does: 'usual',
+    feetMetres: CLOSE,
+    times: ALL_OF_IT,
+    why: 'The hip leans on the ball with little of the body; more is soon more than lying on it.',
+  },
+  {
+    id: 'feet-far',
+    name: 'feet a step away',
+    does: 'more',
+    feetMetres: USUAL_STEP,
+    times: ALL_OF_IT,
+    why: 'The further the feet, the more the body leans.',
+  },
+];
+
+/** The leans of a site, gentlest first: the site fixes whether the hips rest on the wall, and how far the feet are. */
 export const leansAt = (siteId: string): readonly Adjustment[] =>
-  HIPS_ALWAYS_ON.has(siteId) ? LEANS_HIPS_ON.filter(({ id }) => id !== 'hips-on') : LEANS;
+  FEET_CLOSE.has(siteId)
+    ? LEANS_CLOSE
+    : HIPS_ALWAYS_ON.has(siteId)
+      ? LEANS_HIPS_ON.filter(({ id }) => id !== 'hips-on')
+      : LEANS;
 
 /** How much of the head’s weight comes down on a thumb under it, the elbow on a table. */
 export const HEAD_ON_THUMB: readonly Adjustment[] = [

@@ -5,7 +5,7 @@ import { floor, lowest, skinAt } from './placing';
 import { minus, plus, step } from './rig';
 import { drawnSide, type DrawnTool } from './scene';
 import { type ArmPose, type LegPose, SIDE_LENGTHS, sideBody } from './sideFigure';
-import { gun, lyingTool, stick } from './tools';
+import { cane, gun, lyingTool, stick } from './tools';
 import { type Drawn, inDrawing, type Wanted } from './wanted';
 
 const { upperArm, forearm } = SIDE_LENGTHS;
@@ -101,6 +101,7 @@ export function atLeg({ siteId, tool, side }: Wanted): Drawn {
   const towards = under ? 96 : 168;
   const isStick = tool.id === 'stick-roller';
   const isGun = tool.id === 'massage-gun';
+  const isCane = tool.drive === 'arms';
   const away: Point = under ? [0.2, 1] : [0, -1];
   const middle: Point = isStick ? plus(contact, [away[0] * radius, away[1] * radius]) : contact;
   const arm: ArmPose =
@@ -119,7 +120,13 @@ export function atLeg({ siteId, tool, side }: Wanted): Drawn {
         })()
       : armTo(
           seated.shoulder,
-          isGun ? step(contact, under ? 170 : 0, 92) : isStick ? plus(middle, [0, -4]) : contact,
+          isCane
+            ? step(contact, 8, 84)
+            : isGun
+              ? step(contact, under ? 170 : 0, 92)
+              : isStick
+                ? plus(middle, [0, -4])
+                : contact,
           towards,
           1,
           shapeOf(tool.id),
@@ -130,14 +137,29 @@ export function atLeg({ siteId, tool, side }: Wanted): Drawn {
     side: 'right',
     bodies: [drawnSide(body)],
     things: [...chairUnder(body), floor(-180, 420)],
-    tools: isStick ? stick(middle, radius) : isGun ? gun(contact, under ? 350 : 180) : [],
+    tools: isStick
+      ? stick(middle, radius)
+      : isGun
+        ? gun(contact, under ? 350 : 180)
+        : isCane
+          ? cane([
+              contact,
+              step(contact, 8, 84),
+              step(contact, 10, 200),
+              step(contact, 20, 236),
+              step(contact, 32, 228),
+              step(contact, 38, 200),
+            ])
+          : [],
     contact,
-    arrows: isStick
-      ? [
-          { from: plus(contact, [34, -74]), to: plus(contact, [96, -70]) },
-          { from: plus(contact, [-10, -74]), to: plus(contact, [-70, -70]) },
-        ]
-      : [],
+    arrows: isCane
+      ? [{ from: step(contact, 300, 96), to: step(contact, 308, 40) }]
+      : isStick
+        ? [
+            { from: plus(contact, [34, -74]), to: plus(contact, [96, -70]) },
+            { from: plus(contact, [-10, -74]), to: plus(contact, [-70, -70]) },
+          ]
+        : [],
   };
 }
 

@@ -19,7 +19,7 @@ const LEG = [thigh, shank] as const;
 export function seated(given: Wanted): Drawn {
   const { siteId, tool, side } = given;
   if (siteId === 'skull-base' || siteId === 'neck-groove') return atNape(given);
-  if (tool.drive === 'arms') return hooked(given);
+  if (tool.drive === 'arms' && side.part !== 'leg') return hooked(given);
   if (side.faces === 'down' || side.faces === 'up') {
     if (side.part === 'leg') return atFoot(given);
   }

@@ -72,6 +72,8 @@ export const ARM_SITES = [
       by('thumb', 'seated', 'Thumb across the muscle, a coin’s width each way, moving down.'),
       by('elbow', 'seated', 'Forearm on the table, the other elbow’s tip sinks in, light.'),
       by('tennis-ball', 'seated', 'Ball on the table under the forearm, the arm’s own weight.'),
+
+      by('knuckle', 'seated', 'Forearm resting, knuckle across the muscle, moving down.'),
     ],
     tests: ['elbow-wrist'],
   }),
@@ -120,6 +122,8 @@ export const ARM_SITES = [
       by('thumb', 'seated', 'Thumb across the muscle, a coin’s width each way, moving down.'),
       by('tennis-ball', 'wall-side', 'Ball between wall and forearm, elbow bent, lean lightly.'),
       by('firm-ball', 'seated', 'Ball on the table under the forearm, the arm’s own weight.'),
+
+      by('knuckle', 'seated', 'Forearm resting, knuckle across the muscle, moving down.'),
     ],
     tests: ['elbow-wrist'],
   }),

@@ -55,10 +55,16 @@ export const HEAD_SITES = [
     usualHoldSeconds: { from: 7, to: 20 },
     capSeconds: 120,
     often: { timesPerWeek: 7, says: 'Once or twice a day, in any quiet moment.' },
-    methods: ['brief', 'timed', 'fade'],
+    methods: ['brief', 'timed', 'fade', 'strokes'],
     setups: [
       by('fingers', 'seated', 'Fingertips, angled towards the ear, jaw slack.'),
       by('knuckle', 'seated', 'A knuckle, angled towards the ear, jaw slack.'),
+
+      by(
+        'fingers',
+        'lying-back',
+        'Lying, fingertips on the muscle, jaw slack; stroke upwards or stay.',
+      ),
     ],
     related: [{ siteId: 'temple', why: 'Temple and chewing muscle work as a pair: look at both.' }],
     tests: ['jaw-opening'],
@@ -194,7 +200,10 @@ export const HEAD_SITES = [
     capSeconds: 60,
     points: { from: 1, to: 1 },
     methods: ['timed', 'strokes'],
-    setups: [by('fingers', 'seated', 'One fingertip, still, jaw slack.')],
+    setups: [
+      by('fingers', 'seated', 'One fingertip, still, jaw slack.'),
+      by('fingers', 'lying-back', 'Lying, one fingertip where ear meets jaw, jaw slack.'),
+    ],
     tests: ['jaw-opening'],
   }),
 ] as const;

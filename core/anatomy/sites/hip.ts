@@ -84,6 +84,8 @@ export const HIP_SITES = [
       by('thumb', 'wall-back', 'Thumb under the dimple, lean back on it, 15 to 20 seconds.'),
       by('tennis-ball', 'lying-back', 'Lie on the ball, knees bent; 5 to 10 seconds at first.'),
       by('double-ball', 'lying-back', 'A ball under each dimple, knees bent.'),
+
+      by('firm-ball', 'lying-back', 'On a mat or mattress, knees bent; 5 to 10 seconds at first.'),
     ],
     related: [{ siteId: 'deep-buttock', why: 'It pulls on the same joint.' }],
     tests: ['straight-leg', 'hip-turn'],
@@ -158,6 +160,22 @@ export const HIP_SITES = [
         'Sit on the ball, hands behind and the other foot carrying most of the weight.',
       ),
       by('soft-baseball', 'lying-back', 'As with the tennis ball, on something that gives.'),
+
+      by(
+        'tennis-ball',
+        'wall-side',
+        'Side-on at the wall, ball behind the hip, turn slowly and squat a little.',
+      ),
+      by(
+        'firm-ball',
+        'lying-back',
+        'On a mat, ball behind the hip, hand, elbow and foot taking weight off.',
+      ),
+      by(
+        'firm-ball',
+        'sitting-floor',
+        'Sit on it on a mat, hands behind taking weight off; small rolls.',
+      ),
     ],
     related: [{ siteId: 'big-buttock', why: 'It lies under the big muscle: soften that first.' }],
     tests: ['hip-turn', 'straight-leg'],
@@ -185,6 +203,8 @@ export const HIP_SITES = [
       by('foam-roller', 'sitting-floor', 'Sit on the roller, hands behind, roll a hand’s length.'),
       by('tennis-ball', 'sitting-floor', 'Sit on the ball, hands behind.'),
       by('soft-baseball', 'lying-back', 'On a mattress or thick mat.'),
+
+      by('firm-ball', 'sitting-floor', 'Sit on it on a mat, hands behind taking weight off.'),
     ],
     tests: ['hip-turn', 'squat'],
   }),

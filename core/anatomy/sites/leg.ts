@@ -44,6 +44,10 @@ export const LEG_SITES = [
       ),
       by('elbow', 'seated', 'Lean the elbow’s flat onto the muscle, slowly.'),
       by('massage-gun', 'seated', 'Slowly along the muscle, its own weight, off the kneecap.'),
+
+      by('knuckle', 'seated', 'Knuckles, leg stretched out and loose, slowly.'),
+      by('hook-cane', 'seated', 'Knob on the muscle, press in and pull slowly sideways.'),
+      by('tennis-ball', 'lying-front', 'Ball under the middle of the thigh, forearms carrying.'),
     ],
     related: [
       { siteId: 'hip-front', why: 'Both lift the thigh: look at both.' },
@@ -89,6 +93,8 @@ export const LEG_SITES = [
         'As on the foam roller: pin just below the point, then bend the knee.',
       ),
       by('firm-ball', 'lying-front', 'One point at a time, the forearms carrying at first.'),
+
+      by('knuckle', 'seated', 'Knuckles through the upper muscle, slowly, leg loose.'),
     ],
     related: [{ siteId: 'middle-quad', why: 'It lies on top: calm it first.' }],
     tests: ['heel-to-buttock', 'edge-of-bed', 'squat'],
@@ -125,6 +131,10 @@ export const LEG_SITES = [
         'lying-front',
         'As on the foam roller: pin just below the point, then bend the knee.',
       ),
+
+      by('knuckle', 'seated', 'Knuckles, leg stretched out and loose, slowly.'),
+      by('elbow', 'seated', 'Lean the elbow’s flat into the outer lane, slowly.'),
+      by('hook-cane', 'seated', 'Knob on the outer lane, press in and pull slowly sideways.'),
     ],
     related: [{ siteId: 'outer-thigh-band', why: 'It lies under the band and bulges into it.' }],
     tests: ['heel-to-buttock', 'squat'],
@@ -156,6 +166,16 @@ export const LEG_SITES = [
         'Knee turned out to the side, ball under the drop, forearms carrying.',
       ),
       by('foam-roller', 'lying-front', 'Knee turned out to the side, roller along the body.'),
+
+      by('heel-of-hand', 'seated', 'Knee turned out, heel of the hand, slow.'),
+      by('stick-roller', 'seated', 'Knee turned out, stick slowly towards and away.'),
+      by('knuckle', 'seated', 'Knee turned out, knuckle across the drop, slow.'),
+      by('elbow', 'seated', 'Knee turned out, lean the elbow’s flat in, slowly.'),
+      by(
+        'slim-roller',
+        'lying-front',
+        'As on the foam roller: pin just below the point, then bend the knee.',
+      ),
     ],
     related: [{ siteId: 'inner-thigh', why: 'Both cross to the inner knee: look at both.' }],
     tests: ['heel-to-buttock', 'squat'],

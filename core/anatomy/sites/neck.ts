@@ -41,6 +41,12 @@ export const NECK_SITES = [
         'lying-back',
         'Thumb under the ridge, up and diagonally towards the opposite eye.',
       ),
+
+      by(
+        'hook-cane',
+        'lying-back',
+        'Lying, knob under the skull’s edge, a small stroke up and down, then a finger’s breadth outwards; push the cane away rather than pull.',
+      ),
     ],
     tests: ['neck-turn', 'neck-up-down', 'ear-over-shoulder'],
   }),
@@ -128,7 +134,10 @@ export const NECK_SITES = [
     points: { from: 1, to: 2 },
     often: OFTEN,
     methods: ['timed'],
-    setups: [by('fingers', 'seated', 'One fingertip, just under the bone, still.')],
+    setups: [
+      by('fingers', 'seated', 'One fingertip, just under the bone, still.'),
+      by('fingers', 'lying-back', 'Lying, one fingertip just under the collarbone, light.'),
+    ],
     tests: ['neck-turn'],
   }),
   site({

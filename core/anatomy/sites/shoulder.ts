@@ -22,7 +22,17 @@ export const SHOULDER_SITES = [
     watch: 'Lift the arm onto a support to slacken it. If the neck pulls, come off.',
     usualHoldSeconds: { from: 30, to: 60 },
     capSeconds: 120,
-    methods: ['timed', 'fade', 'pincer', 'press-and-move', 'brief', 'knead', 'circles', 'search'],
+    methods: [
+      'timed',
+      'fade',
+      'pincer',
+      'press-and-move',
+      'brief',
+      'knead',
+      'circles',
+      'search',
+      'strokes',
+    ],
     setups: [
       by(
         'fingers',
@@ -61,7 +71,7 @@ export const SHOULDER_SITES = [
     usualHoldSeconds: { from: 30, to: 60 },
     capSeconds: 120,
     points: { from: 1, to: 3 },
-    methods: ['timed', 'fade', 'press-and-move', 'build-up', 'search'],
+    methods: ['timed', 'fade', 'press-and-move', 'build-up', 'search', 'strokes'],
     setups: [
       by(
         'hook-cane',
