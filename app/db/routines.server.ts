@@ -1,5 +1,5 @@
 import { readRoutine, type RetiredLine, type Routine } from '#core/routine';
-import { and, asc, desc, eq, getTableColumns, ne } from 'drizzle-orm';
+import { and, asc, desc, eq, getTableColumns, ne, sql } from 'drizzle-orm';
 import type { Database } from './database.server';
 import { once } from './reading.server';
 import { client, routine, routineVersion, user } from './schema.server';
@@ -93,4 +93,23 @@ export async function latestOfOthers(
     .orderBy(asc(client.name), asc(client.id), desc(routineVersion.number))
     .limit(most);
   return rows.map(({ clientId, name, ...row }) => ({ clientId, name, ...readVersion(row) }));
+}
+
+/** Issued versions of a practice that hold a therapist’s own way, the newest first. */
+export async function versionsWithOwnWays(db: Database, practiceId: string, most: number) {
+  const rows = await db
+    .select(versionColumns)
+    .from(routineVersion)
+    .innerJoin(routine, eq(routine.id, routineVersion.routineId))
+    .innerJoin(client, eq(client.id, routine.clientId))
+    .innerJoin(user, eq(user.id, routineVersion.issuedBy))
+    .where(
+      and(
+        eq(client.practiceId, practiceId),
+        sql`jsonb_path_exists(${routineVersion.content}, '$.items[*].ownWay')`,
+      ),
+    )
+    .orderBy(desc(routineVersion.issuedAt))
+    .limit(most);
+  return rows.map(readVersion);
 }

@@ -2,12 +2,39 @@ import { dayOf } from '#core/calendar';
 import { pressesOf, settledSites, type Routine } from '#core/routine';
 import type { SessionSummary } from '#core/session';
 import { complaintsOf } from '~/db/complaints.server';
-import { latestOfOthers, routineOf, versionsOf } from '~/db/routines.server';
+import { latestOfOthers, routineOf, versionsOf, versionsWithOwnWays } from '~/db/routines.server';
 import { screeningsOf } from '~/db/screenings.server';
 import { lastSummariesOf } from '~/db/sessions.server';
 import { pointsOf, type PointRow } from '~/db/visits.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { fileOf } from './clientFile.server';
+
+/** Own ways are looked for in so many of the latest versions that have one. */
+const WAYS_FROM = 60;
+
+/** A way of reaching a site that a therapist of the practice has prescribed and that no table has. */
+export interface PracticeWay {
+  siteId: string;
+  toolId: string;
+  positionId: string;
+  thing: string;
+  why: string;
+  instructions: string;
+  byName: string;
+}
+
+function ownWaysIn(versions: Awaited<ReturnType<typeof versionsWithOwnWays>>): PracticeWay[] {
+  const ways = new Map<string, PracticeWay>();
+  for (const { content, issuedByName } of versions) {
+    for (const { siteId, toolId, positionId, ownWay, instructions } of pressesOf(content)) {
+      if (!ownWay) continue;
+      const key = [siteId, toolId, positionId, ownWay.thing].join('|');
+      if (ways.has(key)) continue;
+      ways.set(key, { siteId, toolId, positionId, ...ownWay, instructions, byName: issuedByName });
+    }
+  }
+  return [...ways.values()];
+}
 
 /** So many of the latest sessions calibrate the ladder. */
 const RATINGS_FROM = 6;
@@ -98,6 +125,16 @@ export async function planOf(setting: Setting, who: Principal, clientId: string)
     /** Who kept the draft, when it was somebody else. */
     draftByOther: thread?.draft && thread.draftBy !== who.userId ? thread.draftByName : null,
   };
+}
+
+/** Ways that are the practice’s own, the newest first, each once. */
+export async function practiceWays(
+  setting: Setting,
+  who: Principal,
+  clientId: string,
+): Promise<PracticeWay[]> {
+  await fileOf(setting, who, clientId);
+  return ownWaysIn(await versionsWithOwnWays(setting.db, who.practiceId, WAYS_FROM));
 }
 
 /** What other clients of the practice are led by now, to begin from. */

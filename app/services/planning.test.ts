@@ -4,7 +4,7 @@ import { fade, itemFor, routineWith, timed } from '#core/examples';
 import type { Routine } from '#core/routine';
 import { routineVersion } from '~/db/schema.server';
 import { fileHead } from './clientFile.server';
-import { planOf, routinesOfOthers } from './planning.server';
+import { planOf, practiceWays, routinesOfOthers } from './planning.server';
 import type { OpenDatabase } from '~/db/open.server';
 
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
@@ -14,6 +14,7 @@ import {
   issueTo,
   NOW,
   screened,
+  secondPractice,
   settingFor,
   setUp,
   shortRoutine,
@@ -272,6 +273,60 @@ describe('beginning from what is there', () => {
     expect(sites.get(two)).toEqual(['brow']);
     expect(sites.has(none)).toBe(false);
     expect(sites.has(asked)).toBe(false);
+  });
+
+  it('ways of the practice’s own, each once as it was entered last, and none of another practice', async () => {
+    const stranger = await secondPractice(setting);
+    const own = (why: string) =>
+      withoutInterview(
+        routineWith(
+          itemFor('calf', {
+            toolId: 'foam-roller',
+            positionId: 'sitting-floor',
+            ownWay: { thing: 'Rolled towel', why },
+            instructions: 'Calf on the rolled towel.',
+          }),
+        ),
+      );
+    const [one, two] = [
+      await addClient(setting, owner, details()),
+      await addClient(setting, owner, details()),
+    ];
+    await issueTo(setting, owner, one, own('No roller in the van.'));
+    setting.moveTo(new Date(NOW.getTime() + 60_000));
+    await issueTo(setting, owner, two, own('Softer.'));
+    const theirs = await addClient(setting, stranger, details());
+    await issueTo(setting, stranger, theirs, own('Elsewhere.'));
+    expect(await practiceWays(setting, owner, one)).toEqual([
+      {
+        siteId: 'calf',
+        toolId: 'foam-roller',
+        positionId: 'sitting-floor',
+        thing: 'Rolled towel',
+        why: 'Softer.',
+        instructions: 'Calf on the rolled towel.',
+        byName: expect.any(String),
+      },
+    ]);
+    await expect(practiceWays(setting, owner, theirs)).rejects.toMatchObject({ status: 404 });
+  });
+
+  it('a way of one’s own that contradicts a rule is refused, with the rest of the routine untouched', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const content = withoutInterview(
+      routineWith(
+        itemFor('psoas', {
+          toolId: 'golf-ball',
+          positionId: 'lying-front',
+          ownWay: { thing: '', why: 'Seen done.' },
+        }),
+      ),
+    );
+    await expect(issueTo(setting, owner, clientId, content)).rejects.toMatchObject({
+      status: 422,
+      message: expect.stringContaining('guarded place'),
+    });
+    expect((await planOf(setting, owner, clientId)).versions).toEqual([]);
   });
 
   it('earlier versions, the newest first, without the latest', async () => {

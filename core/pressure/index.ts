@@ -29,6 +29,7 @@ export { knownRatings, type RatedSetup } from './ratings';
 export { mostLoad, scaleKilograms, type Wish } from './scale';
 export {
   samplePressure,
+  presses,
   setupOf,
   setupMean,
   setupPressure,

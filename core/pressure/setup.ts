@@ -106,6 +106,16 @@ export function modelSetup(setup: Setup, body: Body) {
   return { load, pressing, inputs, press, mean };
 }
 
+/** Whether the body can press with a setup at all: lying on something, no load comes on what does not rest on it. */
+export function presses(setup: Setup, body: Body): boolean {
+  const { load } = modelSetup(setup, body);
+  const likely = Object.fromEntries(
+    Object.entries(load.inputs).map(([name, one]) => [name, one.likely]),
+  );
+  const newtons = load.force(likely);
+  return Number.isFinite(newtons) && newtons > 0;
+}
+
 const inKilograms = ({ value, low, high }: Banded): Banded => ({
   value: kilogramsForce(value),
   low: kilogramsForce(low),

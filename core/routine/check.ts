@@ -54,7 +54,8 @@ function toolsAtHand(routine: Routine, { tools = null }: CheckContext): Finding[
   return pressesOf(routine).flatMap((item) => {
     const tool = findTool(item.toolId);
     const site = findSite(item.siteId);
-    if (!tool || !site || tool.form === 'hand' || tools.includes(tool.id)) return [];
+    const isOwnThing = (item.ownWay?.thing ?? '') !== '';
+    if (!tool || !site || isOwnThing || tool.form === 'hand' || tools.includes(tool.id)) return [];
     const [other] = setupsForMethod(site, item.dose.method, tools);
     const nearest = other && other.toolId !== tool.id ? findTool(other.toolId) : undefined;
     const isAtHand = nearest && (nearest.form === 'hand' || tools.includes(nearest.id));

@@ -12,6 +12,7 @@ import { COMMON_PRACTICE, type Finding } from '#core/knowledge';
 import { findPosture } from '#core/loading';
 import { mayUse, type ScreenFinding } from '#core/screening';
 import type { PressItem } from './routine';
+import { judgeOwnWay } from './ownWay';
 import { canPressTogether, pressesBoth } from './together';
 import { sidesInOrder } from './sidesInOrder';
 
@@ -219,7 +220,18 @@ const usualGrade: ItemRule = (item, { plainName, usualGrade: atSite }) => {
   ];
 };
 
-const ITEM_RULES: ItemRule[] = [methodFits, usualTime, usualGrade, surfaceFits, sidesFit];
+/** A therapist’s own way. */
+const ownWayFits: ItemRule = (item, site) =>
+  judgeOwnWay(item, site).map((objection) => finding(item, objection));
+
+const ITEM_RULES: ItemRule[] = [
+  ownWayFits,
+  methodFits,
+  usualTime,
+  usualGrade,
+  surfaceFits,
+  sidesFit,
+];
 
 /** What speaks against one line of a routine. */
 export const checkItem = (

@@ -32,6 +32,7 @@ export { checkRoutine } from './check';
 export type { CheckContext } from './checkContext';
 export { placeKey, placesPressed, sidesPressed } from './placeKey';
 export { mendOf, type Mend } from './mend';
+export { posturesFor, usualWay } from './ownWay';
 export { canPressTogether, withTurns } from './together';
 export { settledSites } from './settled';
 export { readRoutine, type RetiredLine } from './stored';

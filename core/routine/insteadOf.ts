@@ -57,6 +57,8 @@ function otherWays(item: PressItem, site: Site, client: LadderClient): PressItem
     toolId,
     positionId,
     ...rest,
+    // What is offered is of the table.
+    ownWay: undefined,
     instructions: how(toolId, positionId) ?? item.instructions,
   });
   const view = ladderFor(item, client);

@@ -91,6 +91,7 @@ function otherTools(given: OnPress): Mend[] {
           positionId,
           surfaceId: null,
           adjustmentId: null,
+          ownWay: undefined,
           ...(own ? {} : { instructions: how }),
         },
         `${tool}, ${posture}`,

@@ -39,6 +39,14 @@ const mappedSchema = z.object({
 });
 export type MappedPlace = z.infer<typeof mappedSchema>;
 
+/** A way of reaching a site that is not in the table: a therapist’s own. */
+const ownWaySchema = z.object({
+  /** What is used, where it is no tool of the table: “rolled towel”; empty: the tool itself. */
+  thing: words('The thing', 60),
+  why: words('The reason', LIMITS.reasonLength),
+});
+export type OwnWay = z.infer<typeof ownWaySchema>;
+
 /** A line that is pressed: a site, how it is reached, and the dose. Its kind goes without saying. */
 export const pressSchema = z.object({
   kind: z.literal('press').optional(),
@@ -74,6 +82,8 @@ export const pressSchema = z.object({
     .max(2 * LIMITS.points, 'A line follows at most twelve points of the map.')
     .optional(),
   instructions: words('The instructions', LIMITS.instructionsLength),
+  /** The therapist’s own way; tool and posture say what it is most like. Absent: a way of the table. */
+  ownWay: ownWaySchema.optional(),
 });
 
 /** One line of a routine: what is pressed, or any other activity, by its kind. */

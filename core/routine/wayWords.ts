@@ -9,14 +9,21 @@ export function wayWords({
   positionId,
   surfaceId,
   adjustmentId,
-}: Pick<PressItem, 'siteId' | 'toolId' | 'positionId' | 'surfaceId' | 'adjustmentId'>): string[] {
+  ownWay,
+}: Pick<
+  PressItem,
+  'siteId' | 'toolId' | 'positionId' | 'surfaceId' | 'adjustmentId' | 'ownWay'
+>): string[] {
   const tool = findTool(toolId);
   const posture = findPosture(positionId);
   const surface = surfaceId !== null && tool?.drive === 'body' ? findSurface(surfaceId) : undefined;
   const way = tool && posture && adjustmentFor(siteId, tool, posture, adjustmentId);
   // What is usual everywhere goes without saying; what is usual only here does not.
   const adjustment = adjustmentId !== null || way?.hips === 'on' ? way : undefined;
-  return [tool?.name, posture?.name, surface && `on ${surface.name}`, adjustment?.name].filter(
-    (words) => words !== undefined,
-  );
+  return [
+    ownWay?.thing || tool?.name,
+    posture?.name,
+    surface && `on ${surface.name}`,
+    adjustment?.name,
+  ].filter((words) => words !== undefined);
 }

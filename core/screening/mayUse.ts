@@ -14,6 +14,8 @@ export interface Use {
   method: MethodId;
   grade: number;
   surfaceId?: SurfaceId | null;
+  /** A therapist’s own way: it need not be in the table, and keeps to every other rule. */
+  ownWay?: object | undefined;
 }
 
 /** The answer: the most severe judgement, what is left, and every reason, most severe first. */
@@ -99,7 +101,7 @@ function byItself({ use, site, tool, posture }: Named): ScreenFinding[] {
   const reached = site.setups.some(
     ({ toolId, positionId }) => toolId === tool.id && positionId === posture.id,
   );
-  if (!site.redirect && !reached) {
+  if (!site.redirect && !reached && !use.ownWay) {
     findings.push(
       own(
         'setup for the site',

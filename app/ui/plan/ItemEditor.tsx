@@ -31,6 +31,7 @@ const shownSide = ({ sides, affectedSide }: PressItem) =>
 
 interface EditorProps {
   item: PressItem;
+  clientId: string;
   onChange: (change: Partial<PressItem>) => void;
   onMethod: (method: MethodId) => void;
   onTrouble: (field: string, says: string | null) => void;
@@ -38,7 +39,14 @@ interface EditorProps {
 }
 
 /** The dose of one site: everything a therapist decides about it. */
-export function ItemEditor({ item, onChange, onMethod, onTrouble, onRemove }: EditorProps) {
+export function ItemEditor({
+  item,
+  clientId,
+  onChange,
+  onMethod,
+  onTrouble,
+  onRemove,
+}: EditorProps) {
   const site = findSite(item.siteId);
   if (!site)
     return <p>This edition does not know “{item.siteId}”. Remove it or keep the old version.</p>;
@@ -148,7 +156,7 @@ export function ItemEditor({ item, onChange, onMethod, onTrouble, onRemove }: Ed
         onTrouble={onTrouble}
       />
       <div className={classes.reached}>
-        <SetupSelects item={item} site={site} onChange={onChange} />
+        <SetupSelects item={item} site={site} clientId={clientId} onChange={onChange} />
         <SetupDrawing
           siteId={item.siteId}
           toolId={item.toolId}

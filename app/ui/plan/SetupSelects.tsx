@@ -3,6 +3,7 @@ import type { Site } from '#core/anatomy';
 import { findTool, servesMethod, SURFACES } from '#core/equipment';
 import { adjustmentsAt, findPosture } from '#core/loading';
 import type { PressItem } from '#core/routine';
+import { OwnWay } from './OwnWay';
 import { setupChange } from './planState';
 import classes from './ItemEditor.module.css';
 
@@ -12,10 +13,12 @@ const usual = 'usual';
 export function SetupSelects({
   item,
   site,
+  clientId,
   onChange,
 }: {
   item: PressItem;
   site: Site;
+  clientId: string;
   onChange: (change: Partial<PressItem>) => void;
 }) {
   const key = (setup: { toolId: string; positionId: string }) =>
@@ -28,19 +31,22 @@ export function SetupSelects({
   });
   return (
     <div className={classes.setup}>
-      <Select
-        label="Tool and position"
-        allowDeselect={false}
-        value={key(item)}
-        data={served.map((setup) => ({
-          value: key(setup),
-          label: `${findTool(setup.toolId)?.name ?? setup.toolId}, ${findPosture(setup.positionId)?.name ?? setup.positionId}`,
-        }))}
-        onChange={(chosen) => {
-          const setup = served.find((one) => key(one) === chosen);
-          if (setup) onChange(setupChange(site, item, setup));
-        }}
-      />
+      {!item.ownWay && (
+        <Select
+          label="Tool and position"
+          allowDeselect={false}
+          value={key(item)}
+          data={served.map((setup) => ({
+            value: key(setup),
+            label: `${findTool(setup.toolId)?.name ?? setup.toolId}, ${findPosture(setup.positionId)?.name ?? setup.positionId}`,
+          }))}
+          onChange={(chosen) => {
+            const setup = served.find((one) => key(one) === chosen);
+            if (setup) onChange(setupChange(site, item, setup));
+          }}
+        />
+      )}
+      <OwnWay item={item} site={site} clientId={clientId} onChange={onChange} />
       {tool?.drive === 'body' && posture && posture.surfaces.length > 1 && (
         <Select
           label="Against"

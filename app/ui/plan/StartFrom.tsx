@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import {
   linesOfOther,
   plannedLines,
@@ -11,6 +11,7 @@ import type { CheckContext, Routine, RoutineItem } from '#core/routine';
 import { v7 as uuid } from 'uuid';
 import { Choice } from '~/ui/parts/Choice';
 import { LinkButton } from '~/ui/parts/LinkButton';
+import { useAsked } from '~/ui/parts/useAsked';
 import { shortDay } from '~/ui/parts/words';
 import { EarlierVersion } from './EarlierVersion';
 import { TakeLines } from './TakeLines';
@@ -133,23 +134,6 @@ const plansOf = (
   return answers;
 };
 
-/** Other clients’ routines, asked for once they are wanted. */
-function useOthers(clientId: string, wanted: boolean) {
-  const [others, setOthers] = useState<readonly OtherRoutine[] | 'failed' | null>(null);
-  useEffect(() => {
-    if (!wanted || others !== null) return;
-    const leaving = new AbortController();
-    fetch(`/clients/${clientId}/others`, { signal: leaving.signal })
-      .then((answer) => (answer.ok ? answer.json() : Promise.reject(new Error('not ok'))))
-      .then((read: OtherRoutine[]) => setOthers(read))
-      .catch(() => {
-        if (!leaving.signal.aborted) setOthers('failed');
-      });
-    return () => leaving.abort();
-  }, [clientId, wanted, others]);
-  return { others, again: () => setOthers(null) };
-}
-
 /**
  * Where a plan may begin: what people complain of, a version of before, or what another client is led by. What it would
  * add or change is shown before it is taken.
@@ -176,7 +160,10 @@ export function StartFrom({
     ...[...theirs.keys()].flatMap((id) => STARTING_PLANS.filter((plan) => plan.id === id)),
     ...STARTING_PLANS.filter(({ id }) => !theirs.has(id)),
   ];
-  const { others, again } = useOthers(clientId, from === 'other');
+  const { read: others, again } = useAsked<readonly OtherRoutine[]>(
+    `/clients/${clientId}/others`,
+    from === 'other',
+  );
   const options: { value: From; label: string }[] = [
     { value: 'complaint', label: 'what they complain of' },
     ...(earlier.length > 0 ? [{ value: 'before' as const, label: 'a version of before' }] : []),

@@ -139,6 +139,8 @@ export function setupChange(
     positionId: next.positionId,
     surfaceId: next.surfaceId ?? null,
     adjustmentId: next.adjustmentId ?? null,
+    // What is chosen is of the table.
+    ...(item.ownWay ? { ownWay: undefined } : {}),
     ...(own || how === undefined ? {} : { instructions: how }),
   };
 }

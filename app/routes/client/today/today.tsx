@@ -26,7 +26,13 @@ type Start = Route.ComponentProps['loaderData'];
 type Version = NonNullable<Start['version']>;
 
 const toolsOf = (routine: Routine): string =>
-  [...new Set(pressesOf(routine).map((item) => findTool(item.toolId)?.name.toLowerCase() ?? ''))]
+  [
+    ...new Set(
+      pressesOf(routine).map(({ ownWay, toolId }) =>
+        (ownWay?.thing || (findTool(toolId)?.name ?? '')).toLowerCase(),
+      ),
+    ),
+  ]
     .filter((name) => name !== '' && name !== 'fingers and knuckles')
     .join(', ');
 

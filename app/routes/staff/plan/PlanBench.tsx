@@ -351,6 +351,7 @@ export function PlanBench({ data }: { data: PlanData }) {
               <ItemEditor
                 key={selected.id}
                 item={selected}
+                clientId={file.id}
                 onChange={(change) => dispatch({ type: 'change', id: selected.id, change })}
                 onMethod={(method) => dispatch({ type: 'method', id: selected.id, method })}
                 onTrouble={(field, says) =>
