@@ -32,6 +32,7 @@ const fileQuery = (db: Database, practiceId: string, clientId: string) =>
       statureMetres: client.statureMetres,
       tools: client.tools,
       places: client.places,
+      things: client.things,
       timesOfDay: client.timesOfDay,
       helperAtHome: client.helperAtHome,
       homeMeasures: client.homeMeasures,

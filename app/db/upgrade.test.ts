@@ -91,6 +91,7 @@ test('data of the first edition survive: files gain empty fields, issued routine
     statureMetres: null,
     tools: null,
     places: null,
+    things: null,
     timesOfDay: null,
     detailsRevision: 0,
   });

@@ -8,4 +8,5 @@ export {
   type Surface,
   type SurfaceId,
 } from './surfaces';
+export { THING_IDS, thingOf, type ThingId } from './things';
 export { airPressure, gentModulus, giveOfTool } from './gent';

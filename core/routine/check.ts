@@ -1,12 +1,14 @@
 import { findSite, SITE_ORDER } from '#core/anatomy';
 import { methodOf, METHODS } from '#core/dosage';
-import { findTool } from '#core/equipment';
+import { findTool, thingOf, type ThingId } from '#core/equipment';
 import { COMMON_PRACTICE, ownEstimate, verdictRank, type Finding } from '#core/knowledge';
 import { mostSites, type ScreenFinding } from '#core/screening';
 import { activitiesInOrder, checkActivity, hamstringsFirst } from './checkActivity';
 import type { CheckContext } from './checkContext';
 import { fitsTheDay, neckStart, oftenEnough, oftenFits, perPlace } from './checkDay';
 import { checkItem, finding } from './checkItem';
+import { thingsNeeded } from './haveReady';
+import { lineTitle } from './led';
 import { setupsForMethod } from './newItem';
 import { activitiesOf, pressesOf, type Routine } from './routine';
 import { totalsOf } from './totals';
@@ -68,6 +70,28 @@ function toolsAtHand(routine: Routine, { tools = null }: CheckContext): Finding[
       }),
     ];
   });
+}
+
+/** A thing besides tools that the client does not have: said once, for the first line that asks for it. */
+function thingsAtHand(routine: Routine, { things = null }: CheckContext): Finding[] {
+  if (things === null) return [];
+  const said = new Set<ThingId>();
+  return routine.items.flatMap((item) =>
+    thingsNeeded(item)
+      .filter((id) => !things.includes(id) && !said.has(id))
+      .map((id): Finding => {
+        said.add(id);
+        const { name, instead } = thingOf(id);
+        return {
+          rule: 'thing at hand',
+          verdict: instead === null ? 'caution' : 'note',
+          reason: `${lineTitle(item)} asks for ${name === 'something steady to hold' ? name : `a ${name}`}, which this client does not have.${instead ? ` It goes with ${instead}.` : ''}`,
+          source: COMMON_PRACTICE,
+          inputs: { thing: id, instead },
+          itemId: item.id,
+        };
+      }),
+  );
 }
 
 const PHASES = ['warm-up', 'static', 'moving'] as const;
@@ -198,6 +222,7 @@ export function checkRoutine(routine: Routine, context: CheckContext): Finding[]
     ...neckStart(routine, context),
     ...softestFirst(routine, context),
     ...toolsAtHand(routine, context),
+    ...thingsAtHand(routine, context),
     ...oftenEnough(routine),
     ...oftenFits(routine),
     ...phasesInOrder(routine),

@@ -9,6 +9,8 @@ export interface CheckContext {
   screening?: readonly ScreenFinding[];
   /** Ids of the tools the client has; null or absent: not known. */
   tools?: readonly string[] | null;
+  /** Ids of the things besides tools the client has; null or absent: not known. */
+  things?: readonly string[] | null;
   /** Whether an interview was held or confirmed; taken for granted when absent. */
   screened?: boolean;
   /** Sites that were in force a week ago; when absent, none before a first version and all after it. */

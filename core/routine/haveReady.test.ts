@@ -2,7 +2,7 @@ import { ACTIVITY_KIND_IDS, ACTIVITY_KINDS, STRETCHES } from '#core/activities';
 import { WORKABLE_SITES } from '#core/anatomy';
 import { itemFor } from '#core/examples';
 import { haveReady } from './haveReady';
-import { newItem, type RoutineItem } from './index';
+import { checkRoutine, newItem, type RoutineItem } from './index';
 
 const of = (...items: RoutineItem[]) => haveReady({ items });
 
@@ -51,5 +51,31 @@ describe('what to have ready', () => {
       for (const says of list) expect(says.length).toBeGreaterThan(5);
     }
     expect(of()).toEqual({ things: [], first: [] });
+  });
+
+  it('is checked against what the client has: what does as well is named, a glove has no substitute', () => {
+    const strap = ACTIVITY_KINDS.stretch.usual({ id: 'one', affectedSide: null });
+    const said = (things: readonly string[] | null, ...items: RoutineItem[]) =>
+      checkRoutine(
+        { items, timesPerWeek: 7, message: '' },
+        { minutesPerDay: null, firstVersion: false, screened: true, settledSites: [], things },
+      ).filter(({ rule }) => rule === 'thing at hand');
+    const hamstring = { ...strap, stretchId: 'hamstring-lying' } as RoutineItem;
+    expect(said([], hamstring)).toMatchObject([
+      { verdict: 'note', reason: expect.stringContaining('a towel or a belt') },
+    ]);
+    expect(said(['strap'], hamstring)).toEqual([]);
+    expect(said(null, hamstring)).toEqual([]);
+    expect(said(['chair'], itemFor('jaw-inside'))).toMatchObject([
+      { verdict: 'caution', inputs: { thing: 'glove' } },
+    ]);
+    // Said once, however many lines ask for it; what is optional is not asked for.
+    expect(said([], itemFor('temple'), itemFor('brow'))).toHaveLength(1);
+    expect(
+      said(
+        ['chair'],
+        itemFor('behind-ear', { dose: { method: 'glide', strokes: 3, strokeSeconds: 5 } }),
+      ),
+    ).toEqual([]);
   });
 });

@@ -1,4 +1,5 @@
 import type { SiteId } from '#core/anatomy';
+import { thingOf, type ThingId } from '#core/equipment';
 import { isPress, type PressItem, type Routine, type RoutineItem } from './routine';
 
 /** What a session asks for besides tools. Common practice, no published source. */
@@ -9,14 +10,17 @@ export interface HaveReady {
   first: string[];
 }
 
-type Wish = Partial<Record<keyof HaveReady, readonly string[]>>;
+interface Wish {
+  things?: readonly ThingId[];
+  first?: readonly string[];
+}
 
 const CLEAN_FEET: Wish = { first: ['Feet washed and warm.'] };
 const GLASSES: Wish = { first: ['Glasses off.'] };
 
 const BY_SITE: Partial<Record<SiteId, Wish>> = {
   'jaw-inside': {
-    things: ['a glove that is not of latex if you are allergic to it'],
+    things: ['glove'],
     first: ['Wash your hands; the nail of the little finger short.', 'Dentures out.'],
   },
   brow: { first: ['Glasses off, contact lenses out.'] },
@@ -32,13 +36,13 @@ const BY_SITE: Partial<Record<SiteId, Wish>> = {
 };
 
 const BY_POSTURE: Record<string, Wish | undefined> = {
-  'seated-table': { things: ['a chair', 'a table'] },
-  'seated-thigh': { things: ['a hard chair'] },
-  'foot-seated': { things: ['a chair'] },
-  seated: { things: ['a chair'] },
-  'lying-back': { things: ['a cushion for the head'] },
-  'lying-side': { things: ['a cushion for the head'] },
-  'foot-standing': { things: ['something steady to hold'] },
+  'seated-table': { things: ['chair', 'table'] },
+  'seated-thigh': { things: ['hard-chair'] },
+  'foot-seated': { things: ['chair'] },
+  seated: { things: ['chair'] },
+  'lying-back': { things: ['cushion'] },
+  'lying-side': { things: ['cushion'] },
+  'foot-standing': { things: ['steady'] },
 };
 
 /** Strokes go easier over cream; holds want none. */
@@ -56,13 +60,13 @@ function wishesOfPress(item: PressItem): Wish[] {
   return [
     BY_SITE[item.siteId as SiteId] ?? {},
     BY_POSTURE[item.positionId] ?? {},
-    STROKED.has(item.dose.method) ? { things: ['a little cream, if you like'] } : {},
+    STROKED.has(item.dose.method) ? { things: ['cream'] } : {},
     BARE_HAND.has(item.toolId) ? { first: ['Rings off the hand that presses.'] } : {},
   ];
 }
 
-const HOLDS_ON: Wish = { things: ['something steady to hold'] };
-const STRAP: Wish = { things: ['a strap or towel, in case the hand does not reach'] };
+const HOLDS_ON: Wish = { things: ['steady'] };
+const STRAP: Wish = { things: ['strap'] };
 const BY_STRETCH: Record<string, readonly Wish[] | undefined> = {
   'quad-standing': [HOLDS_ON, STRAP],
   'quad-side-lying': [STRAP],
@@ -77,7 +81,7 @@ function wishesOf(item: RoutineItem): readonly Wish[] {
     case 'contract-relax':
       return BY_STRETCH[item.stretchId] ?? [];
     case 'cold':
-      return [{ things: ['a cold pack and a cloth round it'] }];
+      return [{ things: ['cold-pack'] }];
     case 'warm-up':
     case 'breathing':
     case 'drill':
@@ -94,6 +98,18 @@ function wishesOf(item: RoutineItem): readonly Wish[] {
  */
 export function haveReady({ items }: Pick<Routine, 'items'>): HaveReady {
   const wishes = items.flatMap(wishesOf);
-  const all = (of: keyof HaveReady) => [...new Set(wishes.flatMap((wish) => wish[of] ?? []))];
-  return { things: all('things'), first: all('first') };
+  const things = [...new Set(wishes.flatMap((wish) => wish.things ?? []))];
+  return {
+    things: things.map((id) => thingOf(id).ready),
+    first: [...new Set(wishes.flatMap((wish) => wish.first ?? []))],
+  };
 }
+
+/** The things a line does not go without. */
+export const thingsNeeded = (item: RoutineItem): ThingId[] => [
+  ...new Set(
+    wishesOf(item)
+      .flatMap((wish) => wish.things ?? [])
+      .filter((id) => !thingOf(id).optional),
+  ),
+];

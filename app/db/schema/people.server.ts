@@ -156,6 +156,8 @@ export const client = pgTable(
     /** Ids of the tools and places at hand; null when not asked yet. */
     tools: jsonb('tools').$type<string[]>(),
     places: jsonb('places').$type<string[]>(),
+    /** Ids of the things besides tools at hand; null when not asked yet. */
+    things: jsonb('things').$type<string[]>(),
     /** When in the day there is time; null when not asked yet. */
     timesOfDay: jsonb('times_of_day').$type<string[]>(),
     /** Somebody at home can press; null when not asked yet. */

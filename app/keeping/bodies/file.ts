@@ -1,5 +1,5 @@
 import { isDay, TIMES_OF_DAY } from '#core/calendar';
-import { findTool, surfaceIdSchema } from '#core/equipment';
+import { findTool, surfaceIdSchema, THING_IDS, type ThingId } from '#core/equipment';
 import { BODY_BOUNDS } from '#core/loading';
 
 import { z } from 'zod';
@@ -43,6 +43,10 @@ export const bringsSchema = z.object({
     z.string().refine((id) => findTool(id) !== undefined, { error: 'That is not a tool we know.' }),
   ),
   places: z.array(surfaceIdSchema),
+  /** Absent from editions that did not ask: what is there stays. */
+  things: z
+    .array(z.enum(THING_IDS as [ThingId, ...ThingId[]], { error: 'That is not a thing we know.' }))
+    .optional(),
   minutesPerDay: minutesSchema,
   timesOfDay: z.array(z.enum(TIMES_OF_DAY, { error: 'That is not a time of day we know.' })),
   helperAtHome: z

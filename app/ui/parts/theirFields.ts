@@ -12,6 +12,7 @@ const LABELS: Readonly<Record<string, string>> = {
   statureMetres: 'Stature, m',
   tools: 'Tools at home',
   places: 'Places at home',
+  things: 'Things at home',
   timesOfDay: 'When in the day',
   helperAtHome: 'Somebody at home who can press',
 };

@@ -2,7 +2,7 @@ import { Button, TextInput } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { Form, Link } from 'react-router';
 import { v7 as uuid } from 'uuid';
-import { SURFACE_IDS, SURFACES, TOOLS } from '#core/equipment';
+import { SURFACE_IDS, SURFACES, THING_IDS, thingOf, TOOLS } from '#core/equipment';
 import { staffContext } from '~/context.server';
 import { act, formOf, load } from '~/door.server';
 import { TIMES_OF_DAY } from '#core/calendar';
@@ -198,6 +198,17 @@ export default function BringsPage({ loaderData, actionData }: Route.ComponentPr
             : 'The screening names nothing against the floor.'}{' '}
           <Link to={`/clients/${file.id}/screen`}>Screen</Link>
         </p>
+        <h2>Things at home</h2>
+        <div className={classes.ticks}>
+          {THING_IDS.map((id) => (
+            <Tick
+              key={id}
+              name={`thing:${id}`}
+              label={thingOf(id).name}
+              ticked={shown.things?.includes(id) ?? false}
+            />
+          ))}
+        </div>
         <h2>Places at home</h2>
         <div className={classes.ticks}>
           {SURFACE_IDS.map((id) => (

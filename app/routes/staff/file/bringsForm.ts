@@ -1,4 +1,4 @@
-import { surfaceIdSchema, type SurfaceId } from '#core/equipment';
+import { surfaceIdSchema, THING_IDS, type SurfaceId } from '#core/equipment';
 import { TIMES_OF_DAY } from '#core/calendar';
 
 const named = (form: Record<string, string>, prefix: string): string[] =>
@@ -16,6 +16,7 @@ export function readBrings(form: Record<string, string>) {
     places: named(form, 'place:').filter(
       (id): id is SurfaceId => surfaceIdSchema.safeParse(id).success,
     ),
+    things: THING_IDS.filter((id) => `thing:${id}` in form),
     timesOfDay: TIMES_OF_DAY.filter((time) => `time:${time}` in form),
     helperAtHome: HELP.find((says) => says === form.helperAtHome) ?? ('' as const),
   };

@@ -98,8 +98,17 @@ export function PlanBench({ data }: { data: PlanData }) {
       screened: data.screened,
       settledSites: data.settledSites,
       tools: file.tools,
+      things: file.things,
     }),
-    [file.minutesPerDay, file.tools, latest, client.screening, data.screened, data.settledSites],
+    [
+      file.minutesPerDay,
+      file.tools,
+      file.things,
+      latest,
+      client.screening,
+      data.screened,
+      data.settledSites,
+    ],
   );
   const findings = useMemo(() => checkRoutine(routine, context), [routine, context]);
   const planClient = useMemo(
