@@ -1,5 +1,14 @@
 import type { Page } from '@playwright/test';
-import { expect, otherDevice, PASS_PHRASE, test } from './support/test';
+import {
+  addClient,
+  allKept,
+  expect,
+  otherDevice,
+  PASS_PHRASE,
+  screenBy,
+  stepInAs,
+  test,
+} from './support/test';
 
 /** Tabs until the wanted thing has the focus; fails when a whole round does not reach it. */
 async function tabTo(
@@ -168,4 +177,61 @@ test('prescribing, joining, practising and reviewing by keyboard alone', async (
   await page.waitForURL(/\/review$/);
   await expect(page.getByRole('img', { name: /Skull base, left: 1 rated session/ })).toBeVisible();
   await context.close();
+});
+
+test('from complaint and map to an issued routine of eight kinds by keyboard alone, in under sixty strokes', async ({
+  page,
+}) => {
+  await stepInAs(page, 'Maren');
+  const file = await addClient(page, 'Arvid Quist');
+  await screenBy(page, file);
+  await page.goto(`${file}/visit`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Arvid Quist');
+  let strokes = 0;
+  const press = async (...keys: string[]) => {
+    for (const key of keys) {
+      strokes += 1;
+      await page.keyboard.press(key);
+    }
+  };
+  // Free text beside them.
+  const type = (text: string) => page.keyboard.type(text);
+
+  await press('Alt+0');
+  await expect(page.getByLabel('In their own words')).toBeVisible();
+  await press('n');
+  await type('Tight shoulders');
+  await press('Enter');
+  await expect(page.getByRole('list', { name: 'Complaints' })).toContainText('Tight shoulders');
+  await press('Escape', 'Alt+2');
+  await expect(page.getByRole('heading', { name: 'For “Tight shoulders”' })).toBeVisible();
+  await press('a');
+  for (const found of ['blade corner r 7', 'shoulder ridge l 4']) {
+    await type(found);
+    await press('Enter');
+  }
+  await expect(page.getByRole('heading', { name: '2 tender points' }).first()).toBeVisible();
+  await allKept(page);
+  await press('Escape', 'Alt+4');
+  await expect(page.getByRole('heading', { name: /^Found on the map/ })).toBeVisible();
+  const order = page.getByRole('list', { name: 'Lines in order' });
+  await press('Shift+M');
+  await expect(order.getByRole('listitem')).toHaveCount(2);
+  // Seven kinds beside pressing: all but the instruction, which is words.
+  const kinds = page.getByRole('heading', { name: /^Beside pressing/ });
+  await expect(kinds).toBeVisible();
+  await press('b');
+  for (const skip of [0, 1, 1, 1, 1, 1, 2]) {
+    for (let n = 0; n < skip; n += 1) await press('ArrowRight');
+    await press('Enter');
+  }
+  await expect(order.getByRole('listitem')).toHaveCount(9);
+  // What the checks refuse is mended by one key, as often as there is something.
+  const issue = page.getByRole('button', { name: /^Issue version 1/ });
+  for (let n = 0; n < 6 && !(await issue.isEnabled()); n += 1) await press('i');
+  await expect(issue).toBeEnabled();
+  await press('Control+Enter');
+  await expect(page.getByText('Version 1 is issued.')).toBeVisible();
+  expect(strokes).toBeLessThan(60);
+  expect(strokes).toBeGreaterThan(20);
 });

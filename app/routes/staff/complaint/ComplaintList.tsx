@@ -1,6 +1,7 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { COMPLAINT_LIMITS, standingWords } from '#core/complaint';
 import type { KeptComplaint } from '~/ui/complaint/useComplaints';
+import { useKeys } from '~/ui/parts/useKeys';
 import { nearDay } from '~/ui/parts/words';
 import classes from './complaint.module.css';
 
@@ -19,6 +20,8 @@ export function ComplaintList({
   onAdd: (what: string) => void;
 }) {
   const [text, setText] = useState('');
+  const field = useRef<HTMLInputElement>(null);
+  useKeys([['n', () => field.current?.focus()]]);
   const what = text.trim();
   const full = complaints.length >= COMPLAINT_LIMITS.complaints;
   const add = () => {
@@ -67,11 +70,15 @@ export function ComplaintList({
           }}
         >
           <label htmlFor="new-complaint">
-            {complaints.length === 0 ? 'In their own words' : 'Another one'}
+            {complaints.length === 0 ? 'In their own words' : 'Another one'} <kbd>n</kbd>
           </label>
           <div>
             <input
               id="new-complaint"
+              ref={field}
+              onKeyDown={(event) => {
+                if (event.key === 'Escape') event.currentTarget.blur();
+              }}
               value={text}
               maxLength={COMPLAINT_LIMITS.what}
               autoComplete="off"

@@ -1,9 +1,10 @@
-import { Link, Outlet, useLocation } from 'react-router';
+import { Link, Outlet, useLocation, useNavigate } from 'react-router';
 import { openStages } from '#core/visit';
 import { staffContext } from '~/context.server';
 import { load } from '~/door.server';
 import { fileHead } from '~/services/clientFile.server';
 import { noteSighting } from '~/services/sightings.server';
+import { useKeys } from '~/ui/parts/useKeys';
 import { nearDay, shortDay } from '~/ui/parts/words';
 import { StageLine, type Stage } from '~/ui/stages/StageLine';
 import type { Route } from './+types/file';
@@ -111,6 +112,15 @@ function stagesOf(head: Head, path: string): Stage[] {
 export default function File({ loaderData }: Route.ComponentProps) {
   const { file } = loaderData;
   const { pathname } = useLocation();
+  const navigate = useNavigate();
+  const stages = stagesOf(loaderData, pathname);
+  useKeys([
+    ['alt+0', () => void navigate(`/clients/${file.id}/complaint`)],
+    ...stages.map(({ to }, index): [string, () => void] => [
+      `alt+${index + 1}`,
+      () => void (to && navigate(to)),
+    ]),
+  ]);
   const facts = [
     file.occupation,
     file.minutesPerDay === null ? '' : `${file.minutesPerDay} min a day`,
@@ -133,7 +143,7 @@ export default function File({ loaderData }: Route.ComponentProps) {
             </Link>
           </p>
         </div>
-        <StageLine stages={stagesOf(loaderData, pathname)} />
+        <StageLine stages={stages} />
       </div>
       <Outlet />
     </div>

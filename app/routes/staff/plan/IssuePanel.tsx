@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import type { Finding } from '#core/knowledge';
 import { layOut, type Routine } from '#core/routine';
 import { Notice } from '~/ui/parts/Notice';
+import { useKeys } from '~/ui/parts/useKeys';
 import { shortDay } from '~/ui/parts/words';
 import { Strip } from '~/ui/strip/Strip';
 import type { Draft } from './useDraft';
@@ -75,6 +76,8 @@ export function IssuePanel({
       ? 'Add a line first.'
       : (troubles[0] ?? (refused ? 'What is refused above must be mended first.' : null));
 
+  const canIssue = obstacle === null && stale === null && other === null;
+  useKeys([['mod+Enter', () => canIssue && !issue.busy && onIssue(reason)]]);
   return (
     <section className={classes.issue}>
       {baseNumber > 0 && (
@@ -142,13 +145,11 @@ export function IssuePanel({
           )}
         </Notice>
       )}
-      <Button
-        onClick={() => onIssue(reason)}
-        disabled={obstacle !== null || stale !== null || other !== null}
-        loading={issue.busy}
-        fullWidth
-      >
+      <Button onClick={() => onIssue(reason)} disabled={!canIssue} loading={issue.busy} fullWidth>
         Issue version {baseNumber + 1}
+        <kbd className={classes.key} aria-hidden>
+          ctrl ⏎
+        </kbd>
       </Button>
       {obstacle && <p className={classes.obstacle}>{obstacle}</p>}
     </section>
