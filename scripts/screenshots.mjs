@@ -115,13 +115,8 @@ async function therapist() {
     await page.goto(path);
     await take(page, name);
   }
-  await page.goto('/scale');
-  await page.getByText('Lean in a little more.').waitFor();
-  await page.getByLabel('press on it').fill('3');
-  await page.getByText('That is it').waitFor();
-  await page.waitForTimeout(1500);
-  await page.screenshot({ path: join(FOLDER, 'pressing-scale.png') });
-  console.log('docs/screenshots/pressing-scale.png');
+  await page.goto(`${await fileOf(page, 'Ilse Marchetti')}/complaint`);
+  await take(page, 'complaint');
   await page.goto(`${await fileOf(page, 'Odalys Brandt')}/plan`);
   await take(page, 'plan');
   await page.goto(`${await fileOf(page, 'Cosmo Lindqvist')}/plan`);

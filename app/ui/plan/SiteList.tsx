@@ -120,6 +120,7 @@ export function SiteList({
                       <span>
                         {site.plainName}
                         {count > 0 && <span className={classes.in} aria-hidden />}
+                        <small className={classes.anatomical}>{site.anatomicalName}</small>
                       </span>
                       <span className={classes.ceiling} aria-hidden>
                         {off === undefined ? `≤ ${ceilingGrade}` : 'off'}

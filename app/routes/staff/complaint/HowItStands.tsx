@@ -31,7 +31,10 @@ function Looks({ clientId, complaint }: { clientId: string; complaint: KeptCompl
         {looks.map(({ site, why, side }) => (
           <li key={site.id}>
             <Link to={`/atlas/${site.id}`}>{site.plainName}</Link>
-            {side && `, ${side}`} <span className={classes.soft}>{why}</span>
+            {side && `, ${side}`}{' '}
+            <span className={classes.soft}>
+              {site.anatomicalName}. {why}
+            </span>
           </li>
         ))}
       </ul>

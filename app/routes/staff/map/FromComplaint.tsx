@@ -41,8 +41,8 @@ export function FromComplaint({
             <li key={site.id}>
               <LinkButton onClick={() => onShow(site, side)}>{site.plainName}</LinkButton>{' '}
               <span className={classes.soft}>
-                {side && `${side}. `}
-                {why}
+                {site.anatomicalName}
+                {side && `, ${side}`}. {why}
               </span>
             </li>
           ))}

@@ -20,7 +20,7 @@ export function Suggestions({
           <li key={site.id}>
             <LinkButton onClick={() => onShow(site)}>{site.plainName}</LinkButton>{' '}
             <span className={classes.soft}>
-              after {from.plainName.toLowerCase()}: {why}
+              {site.anatomicalName}, after {from.plainName.toLowerCase()}: {why}
             </span>
           </li>
         ))}
