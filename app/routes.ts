@@ -36,6 +36,7 @@ export default [
     route('clients/:clientId/referral', 'routes/staff/referral/referral.tsx'),
     route('clients/:clientId/others', 'routes/staff/plan/others.ts'),
     route('clients/:clientId/ways', 'routes/staff/plan/ways.ts'),
+    route('clients/:clientId/templates', 'routes/staff/plan/templates.ts'),
     route('clients/:clientId/pictures', 'routes/staff/measure/pictures.ts'),
     route('clients/:clientId/pictures/:pictureId', 'routes/staff/measure/picture.ts'),
     layout('routes/staff/shell.tsx', [

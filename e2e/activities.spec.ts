@@ -182,6 +182,16 @@ test('a first plan starts from what somebody complains of, held against their bo
   await page.keyboard.press('Control+z');
   await expect(order.getByRole('listitem')).toHaveCount(7);
 
+  // Its lines become a template of the practice, which another file may begin from.
+  await page.getByRole('button', { name: 'Start from' }).click();
+  await page.getByRole('radio', { name: 'a template' }).check({ force: true });
+  await page.getByLabel('Keep the lines of this routine as a template').fill('First weeks, knee');
+  await page.keyboard.press('Enter');
+  const templates = page.getByRole('list', { name: 'Templates' });
+  await expect(templates.getByText('First weeks, knee')).toBeVisible();
+  await allKept(page);
+  await page.getByRole('button', { name: 'Close' }).click();
+
   // What another client is led by, held against this body; neither sides nor points go along.
   await page.getByRole('button', { name: 'Start from' }).click();
   await page.getByRole('radio', { name: 'another client’s routine' }).check({ force: true });
@@ -207,4 +217,13 @@ test('a first plan starts from what somebody complains of, held against their bo
   await expect(order.getByRole('listitem')).toHaveCount(7);
   await page.keyboard.press('Control+z');
   await expect(order.getByRole('listitem')).toHaveCount(more);
+
+  await addClient(page, 'Sigrun Voss');
+  await page.getByRole('radio', { name: 'a template' }).check({ force: true });
+  await templates.getByText('First weeks, knee').click();
+  await page
+    .getByRole('group', { name: 'First weeks, knee: what it adds' })
+    .getByRole('button', { name: 'Take 7 lines' })
+    .click();
+  await expect(order.getByRole('listitem')).toHaveCount(7);
 });

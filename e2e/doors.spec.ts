@@ -258,6 +258,7 @@ test('a letter is kept for nobody but the one who is signed in, in no file but t
     'client file',
     'home asking',
     'complaint',
+    'template',
   ]) {
     expect([kind, ...(await send(phone.request, client, { kind, clientId: null }))]).toEqual([
       kind,

@@ -105,6 +105,7 @@ function staffLetters(clientId: string, noted: Noted): Letter[] {
       },
       { thing: clientId, base: 0 },
     ),
+    of('template', { template: { name: 'Kill proof', items: routine.items } }, { clientId: null }),
     complaint,
     of('standing', {
       complaintId: complaint.thing,

@@ -139,6 +139,7 @@ const BODIES = {
   'home measure': { reading },
   'home asking': { testId: 'neck-turn', when: 'weekly' },
   complaint: { complaint: { what: 'Stiff neck', places: [{ part: 'neck', side: 'left' }] } },
+  template: { template: { name: 'Probe', items: [] } },
   standing: { complaintId: randomUUID(), standing: { days: 3, strongest: 5, hinders: 2 } },
   response: { sessionId: randomUUID(), answer: 'bruised' },
   note: { notes: doc },

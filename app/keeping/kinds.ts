@@ -60,6 +60,7 @@ export const KINDS = {
     gathers: false,
     restMs: 0,
   },
+  template: { words: 'template', meets: 'seen', from: STAFF, gathers: true, restMs: 0 },
   response: {
     words: 'how the day after was',
     meets: 'added',

@@ -195,6 +195,7 @@ async function told(db: Database): Promise<string[]> {
           return !isNew;
         })
         .map((line) => line.replace(/"ended_at": null, |, "ended_at": null/, ''))
+        .map((line) => line.replace(/"things": null, |, "things": null/, ''))
         .map((line) =>
           line.replaceAll(/"(phone|emergency_number)": "", |, "(phone|emergency_number)": ""/g, ''),
         ),

@@ -5,6 +5,7 @@ import { complaintsOf } from '~/db/complaints.server';
 import { latestOfOthers, routineOf, versionsOf, versionsWithOwnWays } from '~/db/routines.server';
 import { screeningsOf } from '~/db/screenings.server';
 import { lastSummariesOf } from '~/db/sessions.server';
+import { templatesOf } from '~/db/templates.server';
 import { pointsOf, type PointRow } from '~/db/visits.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { fileOf } from './clientFile.server';
@@ -135,6 +136,12 @@ export async function practiceWays(
 ): Promise<PracticeWay[]> {
   await fileOf(setting, who, clientId);
   return ownWaysIn(await versionsWithOwnWays(setting.db, who.practiceId, WAYS_FROM));
+}
+
+/** The templates of the practice. */
+export async function practiceTemplates(setting: Setting, who: Principal, clientId: string) {
+  await fileOf(setting, who, clientId);
+  return templatesOf(setting.db, who.practiceId);
 }
 
 /** What other clients of the practice are led by now, to begin from. */

@@ -4,7 +4,7 @@ import { fade, itemFor, routineWith, timed } from '#core/examples';
 import type { Routine } from '#core/routine';
 import { routineVersion } from '~/db/schema.server';
 import { fileHead } from './clientFile.server';
-import { planOf, practiceWays, routinesOfOthers } from './planning.server';
+import { planOf, practiceTemplates, practiceWays, routinesOfOthers } from './planning.server';
 import type { OpenDatabase } from '~/db/open.server';
 
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
@@ -21,7 +21,13 @@ import {
   addClient,
   withoutInterview,
 } from './testing/practiceForTests.server';
-import { discardDraft, issue, recordClearance, saveDraft } from './testing/writing.server';
+import {
+  discardDraft,
+  issue,
+  keepTemplate,
+  recordClearance,
+  saveDraft,
+} from './testing/writing.server';
 
 let open: OpenDatabase;
 let setting: ReturnType<typeof settingFor>;
@@ -309,6 +315,70 @@ describe('beginning from what is there', () => {
       },
     ]);
     await expect(practiceWays(setting, owner, theirs)).rejects.toMatchObject({ status: 404 });
+  });
+
+  it('templates of the practice: nothing of the client goes along, and what is no longer used is set apart', async () => {
+    const stranger = await secondPractice(setting);
+    const clientId = await addClient(setting, owner, details());
+    const id = uuid();
+    await keepTemplate(setting, owner, {
+      id,
+      template: {
+        name: 'First weeks, calf',
+        items: [
+          itemFor('calf', {
+            sides: 'right',
+            affectedSide: 'right',
+            extraPoints: 2,
+            mapped: [{ thread: uuid(), side: 'right', name: 'the worst' }],
+          }),
+          { ...itemFor('temple'), siteId: 'elbow-of-doom' },
+        ],
+      },
+    });
+    const [kept] = await practiceTemplates(setting, owner, clientId);
+    expect(kept).toMatchObject({ name: 'First weeks, calf', revision: 1 });
+    expect(kept?.items).toMatchObject([
+      { siteId: 'calf', sides: 'both', affectedSide: null, extraPoints: 0 },
+    ]);
+    expect(kept?.items[0]).not.toHaveProperty('mapped');
+    expect(kept?.retired.join()).toContain('elbow-of-doom');
+    // Another practice’s: neither seen nor changed.
+    const theirs = await addClient(setting, stranger, details());
+    expect(await practiceTemplates(setting, stranger, theirs)).toEqual([]);
+    const change = { id, revision: 1, template: { name: 'Mine now', items: [itemFor('calf')] } };
+    await expect(keepTemplate(setting, stranger, change)).rejects.toMatchObject({ status: 404 });
+    // Changed by two: the second is told.
+    await keepTemplate(setting, owner, {
+      ...change,
+      template: { ...change.template, name: 'Calf, later' },
+    });
+    await expect(keepTemplate(setting, owner, change)).rejects.toMatchObject({
+      status: 409,
+      details: { revision: 2 },
+    });
+    await keepTemplate(setting, owner, { id, revision: 2, template: null });
+    expect(await practiceTemplates(setting, owner, clientId)).toEqual([]);
+  });
+
+  it.each([
+    ['no lines', { name: 'Empty', items: [] }, /at least one line/],
+    [
+      'two hundred lines',
+      {
+        name: 'Long',
+        items: Array.from({ length: 200 }, (_, n) => itemFor('calf', { id: `l${n}` })),
+      },
+      /at most 60 lines/,
+    ],
+    ['no name', { name: ' ', items: [itemFor('calf')] }, /two characters/],
+    ['pasted rubbish', { name: 'Rubbish', items: ['<b>calf</b>'] }, /./],
+  ])('a template of %s is refused with a sentence, and nothing is kept', async (_, given, says) => {
+    const clientId = await addClient(setting, owner, details());
+    await expect(
+      keepTemplate(setting, owner, { id: uuid(), template: given as never }),
+    ).rejects.toMatchObject({ status: 422, message: expect.stringMatching(says) });
+    expect(await practiceTemplates(setting, owner, clientId)).toEqual([]);
   });
 
   it('a way of one’s own that contradicts a rule is refused, with the rest of the routine untouched', async () => {

@@ -3,7 +3,7 @@ import { ACTIVITY_KINDS } from '#core/activities';
 import { anyRoutine, itemFor, timed, yesTo } from '#core/examples';
 import { checkRoutine, isPress, type RoutineItem } from '#core/routine';
 import { screen } from '#core/screening';
-import { compareRoutines, linesOfOther, takenFrom } from './index';
+import { asTemplate, compareRoutines, linesOfOther, takenFrom } from './index';
 
 const THREAD = '01890a5d-ac96-774b-bcce-b302099a8057';
 const ids = () => {
@@ -32,6 +32,25 @@ describe('another client’s routine', () => {
       dose: timed(30),
     });
     expect(line?.item).not.toHaveProperty('mapped');
+  });
+
+  it('kept as a template is without the body it came from, and is the same kept again', () => {
+    fc.assert(
+      fc.property(anyRoutine, ({ items }) => {
+        const kept = asTemplate(items);
+        expect(kept.map(({ id }) => id)).toEqual(items.map(({ id }) => id));
+        for (const item of kept) {
+          if (!isPress(item)) continue;
+          expect(item).not.toHaveProperty('mapped');
+          expect([item.affectedSide, item.extraPoints, item.sides === 'left']).toEqual([
+            null,
+            0,
+            false,
+          ]);
+        }
+        expect(asTemplate(kept)).toEqual(kept);
+      }),
+    );
   });
 
   it('takes this client’s affected side', () => {

@@ -10,7 +10,7 @@ function itemFor(item: RoutineItem, id: string, { affectedSide }: PlanClient): R
       : { ...item, id };
   }
   const { mapped: _theirs, ...own } = item;
-  if (item.sides === 'mid') return { ...own, id };
+  if (item.sides === 'mid') return { ...own, id, affectedSide: null, extraPoints: 0 };
   return {
     ...own,
     id,
@@ -39,6 +39,14 @@ export const linesOfOther = (
     const item = itemFor(theirs, newId(), client);
     return { item, why: '', against: againstTaking(item, context, present) };
   });
+
+/**
+ * Lines without what belonged to the client they came from: sides, points of the map, more on one side.
+ *
+ * @example asTemplate([leftCalfFromTheMap])[0] // the calf on both sides, with its dose and words
+ */
+export const asTemplate = (items: readonly RoutineItem[]): RoutineItem[] =>
+  items.map((item) => itemFor(item, item.id, { affectedSide: null, tools: null }));
 
 /** How a line of an earlier version stands to the routine of now. */
 export interface ComparedLine {

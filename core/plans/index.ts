@@ -1,3 +1,3 @@
 export { findStartingPlan, STARTING_PLANS, type StartingPlan } from './startingPlans';
 export { plannedLines, takenFrom, type PlanClient, type PlannedLine } from './begin';
-export { compareRoutines, linesOfOther, type ComparedLine } from './held';
+export { asTemplate, compareRoutines, linesOfOther, type ComparedLine } from './held';

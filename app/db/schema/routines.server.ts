@@ -1,4 +1,4 @@
-import type { Step, Routine } from '#core/routine';
+import type { Step, Routine, RoutineItem } from '#core/routine';
 import type { ScreenFinding } from '#core/screening';
 import type { EventBody, SessionSummary } from '#core/session';
 import {
@@ -16,7 +16,7 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core';
 import { instant } from './instant.server';
-import { client, user } from './people.server';
+import { client, practice, user } from './people.server';
 
 /** A client's routine: the thread its versions hang on, and the therapist's unissued draft. */
 export const routine = pgTable(
@@ -37,6 +37,29 @@ export const routine = pgTable(
     createdAt: instant('created_at').notNull(),
   },
   (table) => [uniqueIndex('routine_client').on(table.clientId)],
+);
+
+/** Lines a practice begins plans with, under a name. */
+export const template = pgTable(
+  'template',
+  {
+    /** Made by the browser. */
+    id: uuid('id').primaryKey(),
+    practiceId: uuid('practice_id')
+      .notNull()
+      .references(() => practice.id),
+    name: text('name').notNull(),
+    items: jsonb('items').$type<RoutineItem[]>().notNull(),
+    /** Goes up with every change; a change names the one it was begun from. */
+    revision: integer('revision').notNull().default(1),
+    by: uuid('by')
+      .notNull()
+      .references(() => user.id),
+    at: instant('at').notNull(),
+    /** Taken out; it is kept and not shown. */
+    removedAt: instant('removed_at'),
+  },
+  (table) => [index('template_practice').on(table.practiceId, table.name)],
 );
 
 /** An issued version. Rows are only ever added: the database itself refuses a change. */

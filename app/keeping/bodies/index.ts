@@ -6,6 +6,7 @@ import { bringsSchema, detailsSchema } from './file';
 import { draftBodySchema, issueSchema } from './plan';
 import { answerSchema, interviewSchema } from './screening';
 import { responseSchema, sessionEventSchema } from './session';
+import { templateBodySchema } from './template';
 import {
   homeAskingSchema,
   homeMeasureSchema,
@@ -31,6 +32,7 @@ export const BODIES = {
   brings: bringsSchema,
   complaint: complaintBodySchema,
   standing: standingBodySchema,
+  template: templateBodySchema,
   response: responseSchema,
   'session event': sessionEventSchema,
 } as const satisfies Record<KindId, z.ZodType>;
@@ -42,3 +44,4 @@ export type ReadBody<K extends KindId> = z.output<(typeof BODIES)[K]>;
 
 export { bringsSchema, detailsSchema, type Brings, type ClientDetails } from './file';
 export { readingSchema, type Reading } from './visit';
+export { MOST_TEMPLATES } from './template';

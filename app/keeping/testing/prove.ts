@@ -14,6 +14,7 @@ import {
   routine,
   routineVersion,
   sessionEvent,
+  template,
   user,
   visit,
 } from '~/db/schema.server';
@@ -98,6 +99,7 @@ async function stage(): Promise<{ stage: Stage; people: Person[] }> {
       versionId,
       complaintId,
       complaints: [uuid(), uuid()],
+      templates: [uuid(), uuid()],
       points: [uuid(), uuid()],
       readings: [uuid(), uuid()],
       sessions: [uuid(), uuid()],
@@ -433,6 +435,10 @@ async function judge({ about, written, released, left, legible }: Awaited<Return
     .where(inArray(complaint.id, about.complaints));
   for (const { id, revision } of complaints) {
     expect(['complaint', revision]).toEqual(['complaint', counted('complaint', id)]);
+  }
+  const templates = await db.select().from(template).where(inArray(template.id, about.templates));
+  for (const { id, revision } of templates) {
+    expect(['template', revision]).toEqual(['template', counted('template', id)]);
   }
   const told = await db
     .select()

@@ -12,6 +12,7 @@ export interface Stage {
   /** A complaint that is there, to tell how it stands. */
   complaintId: string;
   complaints: string[];
+  templates: string[];
   points: string[];
   readings: string[];
   sessions: string[];
@@ -50,6 +51,7 @@ export const STAFF_KINDS: readonly KindId[] = [
   'brings',
   'complaint',
   'standing',
+  'template',
 ];
 export const CLIENT_KINDS: readonly KindId[] = [
   'point',
@@ -70,7 +72,17 @@ export const CLIENT_KINDS: readonly KindId[] = [
 export function wishOf(
   kind: KindId,
   n: number,
-  { clientId, visitId, versionId, complaintId, complaints, points, readings, sessions }: Stage,
+  {
+    clientId,
+    visitId,
+    versionId,
+    complaintId,
+    complaints,
+    templates,
+    points,
+    readings,
+    sessions,
+  }: Stage,
   { byClient, read }: { byClient: boolean; read: (thing: string) => number | null },
 ): Wish {
   const word = marked(n);
@@ -229,6 +241,16 @@ export function wishOf(
         thing,
         base: read(thing),
         body: { complaint: { what: word, places: [{ part: 'neck', side: 'left' }] } },
+      };
+    }
+    case 'template': {
+      const thing = pick(templates, n);
+      return {
+        kind,
+        clientId: null,
+        thing,
+        base: read(thing),
+        body: { template: { name: word, items: [itemFor('calf')] } },
       };
     }
     case 'standing':

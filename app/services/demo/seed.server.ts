@@ -1,5 +1,6 @@
 import { findSite } from '#core/anatomy';
 import { addDays, dayOf, type Day } from '#core/calendar';
+import { asTemplate } from '#core/plans';
 import { expand, newActivity, newItem, placed, usualDose, type Routine } from '#core/routine';
 import { begin, replay, summarise } from '#core/session';
 import type { ResponseId } from '#core/response';
@@ -16,6 +17,7 @@ import {
   routineVersion,
   sessionEvent,
   sessionResponse,
+  template,
   user,
 } from '~/db/schema.server';
 import { hashPassword } from '../secret.server';
@@ -273,6 +275,22 @@ async function seedClient(
   });
 }
 
+/** A template of the practice: how a cutter’s first weeks began. */
+async function seedTemplate({ tx, practiceId, staff, today }: Context, newId: NewId) {
+  const [person] = CLIENTS.filter(({ occupation }) => occupation === 'costume cutter');
+  const by = person && staff.get(person.therapist);
+  if (!person || !by) throw new RangeError('The demo’s template has nobody it came from.');
+  const at = noonOf(addDays(today, -WEEKS * 7));
+  await tx.insert(template).values({
+    id: newId(at),
+    practiceId,
+    name: 'First weeks at the cutting table',
+    items: asTemplate(routineOf(person, person, () => newId(at)).items),
+    by,
+    at: new Date(at),
+  });
+}
+
 /**
  * Fills an empty database with the demo practice: ten invented clients and eight weeks of their logs,
  * the same for the same day.
@@ -302,6 +320,7 @@ export async function seedDemo(db: Database, now: Date): Promise<void> {
       today,
     };
     for (const person of CLIENTS) await seedClient(context, person);
+    await seedTemplate(context, newId);
   });
 }
 

@@ -8,6 +8,7 @@ import { keepHomeAsking, keepHomeMeasure, keepReading } from './readings.server'
 import { keepResponse } from './responses.server';
 import { keepAnswer, keepClearance, keepInterview } from './screening.server';
 import { sessionKeeper } from './sessions.server';
+import { keepTemplate } from './templates.server';
 
 /** What each kind of kept thing does with a letter. */
 export const KEEPERS: { each: Keepers; run: RunKeepers } = {
@@ -27,6 +28,7 @@ export const KEEPERS: { each: Keepers; run: RunKeepers } = {
     brings: keepBrings,
     complaint: keepComplaint,
     standing: keepStanding,
+    template: keepTemplate,
     response: keepResponse,
   },
   run: { 'session event': sessionKeeper },

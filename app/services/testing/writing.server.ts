@@ -189,3 +189,9 @@ export const tellStanding = (
   clientId: string | null,
   { id, ...body }: Body<'standing'> & { id: string },
 ) => write(s, who, 'standing', [clientId, id], body);
+
+export const keepTemplate = (
+  s: Setting,
+  who: Principal,
+  { id, revision = null, ...body }: Body<'template'> & { id: string; revision?: number | null },
+) => write(s, who, 'template', [null, id], body, revision);

@@ -41,6 +41,9 @@ export function describe(letter: Letter): string {
       ? `Complaint: ${letter.body.complaint.what}`
       : 'Complaint, taken back';
   }
+  if (isA(letter, 'template')) {
+    return letter.body.template ? `Template: ${letter.body.template.name}` : 'Template, taken out';
+  }
   if (isA(letter, 'standing')) {
     return `How it stands: ${standingWords(letter.body.standing)}`;
   }

@@ -68,6 +68,7 @@ describe('a letter in words', () => {
       clearance: { by: 'Dr Amsel' },
       issue: { baseNumber: 0 },
       complaint: { complaint: { what: 'Knee gives way' } },
+      template: { template: { name: 'First neck' } },
       standing: { standing: { days: 3, strongest: 5, hinders: 2 } },
     };
     for (const kind of Object.keys(KINDS)) {

@@ -1,4 +1,4 @@
-import { useMemo, useState, type ReactNode } from 'react';
+import { useMemo, useState } from 'react';
 import {
   linesOfOther,
   plannedLines,
@@ -13,7 +13,9 @@ import { Choice } from '~/ui/parts/Choice';
 import { LinkButton } from '~/ui/parts/LinkButton';
 import { useAsked } from '~/ui/parts/useAsked';
 import { shortDay } from '~/ui/parts/words';
+import { Chooser } from './Chooser';
 import { EarlierVersion } from './EarlierVersion';
+import { FromTemplate } from './FromTemplate';
 import { TakeLines } from './TakeLines';
 import classes from './StartFrom.module.css';
 
@@ -32,7 +34,7 @@ export interface OtherRoutine {
   items: readonly RoutineItem[];
 }
 
-type From = 'complaint' | 'before' | 'other';
+type From = 'complaint' | 'before' | 'template' | 'other';
 
 interface Body {
   client: PlanClient;
@@ -40,48 +42,6 @@ interface Body {
   /** Lines that are in the routine already. */
   present: readonly RoutineItem[];
   onTake: (items: readonly RoutineItem[]) => void;
-}
-
-/** A list to choose from, and beside it what is chosen. */
-function Chooser<T>({
-  name,
-  entries,
-  first = null,
-  idOf,
-  label,
-  children,
-}: {
-  name: string;
-  /** What is chosen at first. */
-  first?: string | null;
-  entries: readonly T[];
-  idOf: (entry: T) => string;
-  label: (entry: T) => ReactNode;
-  children: (chosen: T) => ReactNode;
-}) {
-  const [chosenId, setChosenId] = useState<string | null>(first);
-  const chosen = entries.find((entry) => idOf(entry) === chosenId);
-  return (
-    <div className={classes.body} data-chosen={chosen !== undefined}>
-      <ul className={classes.plans} aria-label={name}>
-        {entries.map((entry) => {
-          const id = idOf(entry);
-          return (
-            <li key={id}>
-              <button
-                type="button"
-                aria-pressed={id === chosenId}
-                onClick={() => setChosenId(id === chosenId ? null : id)}
-              >
-                {label(entry)}
-              </button>
-            </li>
-          );
-        })}
-      </ul>
-      {chosen && children(chosen)}
-    </div>
-  );
 }
 
 function FromPlan({ plan, client, context, present, onTake }: Body & { plan: StartingPlan }) {
@@ -167,6 +127,7 @@ export function StartFrom({
   const options: { value: From; label: string }[] = [
     { value: 'complaint', label: 'what they complain of' },
     ...(earlier.length > 0 ? [{ value: 'before' as const, label: 'a version of before' }] : []),
+    { value: 'template', label: 'a template' },
     { value: 'other', label: 'another client’s routine' },
   ];
   return (
@@ -218,6 +179,7 @@ export function StartFrom({
           )}
         </Chooser>
       )}
+      {from === 'template' && <FromTemplate clientId={clientId} {...body} />}
       {from === 'other' &&
         (others === null ? (
           <p className={classes.soft}>Reading them.</p>
