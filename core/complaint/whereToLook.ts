@@ -66,6 +66,10 @@ function plansFor(what: string, said: readonly SaidIn[]): StartingPlan[] {
     .map(({ plan }) => plan);
 }
 
+const cautionsOf = (from: readonly { care?: string | null }[]): string[] => [
+  ...new Set(from.flatMap(({ care }) => care ?? [])),
+];
+
 const MOST_LOOKS = 8;
 const MOST_PLANS = 3;
 
@@ -109,7 +113,8 @@ export function whereToLook({ what, places }: Pick<Complaint, 'what' | 'places'>
     looks,
     plans,
     causes: nearest.map(({ alsoLook }) => alsoLook),
-    cautions: [...new Set([...said, ...nearest].flatMap(({ care }) => care ?? []))],
+    // The plan’s own words say the same shorter: they stand where nothing longer does.
+    cautions: cautionsOf(said).length > 0 ? cautionsOf(said) : cautionsOf(nearest),
   };
 }
 
