@@ -110,7 +110,7 @@ export function ItemEditor({
           onValue={(count) => onChange({ points: count })}
           onTrouble={(says) => onTrouble('points', says)}
         />
-        {item.affectedSide && item.sides !== 'mid' && (
+        {item.affectedSide && item.sides !== 'mid' && !item.together && (
           <TypedNumber
             label={`more on the ${item.affectedSide}`}
             prefix="+"

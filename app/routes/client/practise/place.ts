@@ -25,7 +25,7 @@ export function usePresentPlace(state: SessionState): {
 
 /** Where a hold presses, in words. */
 export const pressedAt = (site: SiteWords, { side, together }: HoldStep): string =>
-  together ? `${site.plainName}, both sides at once` : placeOf(site, side);
+  together ? `${site.plainName}, both sides` : placeOf(site, side);
 
 /** Whether two steps are of one place, or of one line that is not pressed. */
 const isTogether = (a: Step, b: Step): boolean =>
@@ -57,7 +57,7 @@ export function pointWords(step: HoldStep): string {
   const name = ONE[methodOf(step.dose).pointsName];
   const point = step.spot ?? (step.points > 1 ? `${name} ${step.point} of ${step.points}` : '');
   const repetition = step.repetitions > 1 ? `time ${step.repetition} of ${step.repetitions}` : '';
-  return [point, repetition].filter(Boolean).join(', ');
+  return [step.together ? 'both at one time' : '', point, repetition].filter(Boolean).join(', ');
 }
 
 /** Minutes from the present hold to the end, if fade holds run to their limit. */
