@@ -66,8 +66,8 @@ export interface Told extends Standing {
 export const ASKED_EVERY_DAYS = 7;
 
 /**
- * Whether it is to be asked again: never yet, or seven days after the last answer. A day from a clock that
- * was ahead counts as today’s.
+ * Whether it is to be asked again: never yet, or seven days after the last answer. No answer is of a day to come: the
+ * server sets a clock that is ahead right.
  */
 export function isDue(told: readonly Pick<Told, 'day'>[], today: Day): boolean {
   const last = told

@@ -1,8 +1,8 @@
 import { compareRoutines, type ComparedLine } from '#core/plans';
-import { gradeWords, isPress, type Routine, type RoutineItem } from '#core/routine';
+import { lineTitle, gradeWords, isPress, type Routine, type RoutineItem } from '#core/routine';
 import { findTool } from '#core/equipment';
 import { findPosture } from '#core/loading';
-import { lineName, lineWords } from './doseWords';
+import { lineWords } from './doseWords';
 import classes from './StartFrom.module.css';
 
 /** What of a line is other now: its dose, else its grade, else how it is reached, else its words. */
@@ -58,7 +58,7 @@ export function EarlierVersion({
       <ol>
         {lines.map((line) => (
           <li key={line.item.id + line.is} data-against={line.is === 'only now'}>
-            <span className={classes.name}>{lineName(line.item)}</span>
+            <span className={classes.name}>{lineTitle(line.item)}</span>
             <span className={classes.dose}>{lineWords(line.item)}</span>
             <span className={classes.why}>{wordsOf(line)}</span>
           </li>

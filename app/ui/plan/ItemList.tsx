@@ -14,8 +14,8 @@ import {
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { useEffect, useRef } from 'react';
-import { gradeWords, isPress, type RoutineItem } from '#core/routine';
-import { lineName, lineWords } from './doseWords';
+import { lineTitle, gradeWords, isPress, type RoutineItem } from '#core/routine';
+import { lineWords } from './doseWords';
 import classes from './ItemList.module.css';
 
 const Grip = () => (
@@ -47,7 +47,7 @@ function Row({ item, number, selected, refused, onSelect, onMove, onStep, onRemo
     transition,
     isDragging,
   } = useSortable({ id: item.id });
-  const name = lineName(item);
+  const name = lineTitle(item);
   const button = useRef<HTMLButtonElement>(null);
   const wasSelected = useRef(selected);
   useEffect(() => {
@@ -138,7 +138,7 @@ export function ItemList({
   /** What a screen reader hears of a move: the site by its name, and where it stands. */
   const says = (id: string | number, what: string, at: string | number = id) => {
     const item = items[place(String(id))];
-    const name = item ? lineName(item) : '';
+    const name = item ? lineTitle(item) : '';
     return `${name} ${what} ${place(String(at)) + 1} of ${items.length}.`;
   };
   return (

@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
 import { takenFrom, type PlannedLine } from '#core/plans';
-import { checkRoutine, type CheckContext, type RoutineItem } from '#core/routine';
+import { lineTitle, checkRoutine, type CheckContext, type RoutineItem } from '#core/routine';
 import { counted } from '~/ui/parts/words';
-import { lineName, lineWords } from './doseWords';
+import { lineWords } from './doseWords';
 import classes from './StartFrom.module.css';
 
 /** What would be added, line by line and held against this body, before it is taken. */
@@ -45,7 +45,7 @@ export function TakeLines({
       <ol>
         {lines.map(({ item, why, against }) => (
           <li key={item.id} data-against={against !== null}>
-            <span className={classes.name}>{lineName(item)}</span>
+            <span className={classes.name}>{lineTitle(item)}</span>
             <span className={classes.dose}>{lineWords(item)}</span>
             <span className={classes.why}>{against ?? why}</span>
           </li>

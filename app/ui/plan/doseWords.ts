@@ -1,14 +1,9 @@
 import { kindOf } from '#core/activities';
-import { findSite } from '#core/anatomy';
 import { type Dose, METHODS, methodOf, MOVEMENTS, oftenWords } from '#core/dosage';
 import { isPress, type PressItem, type RoutineItem } from '#core/routine';
 import { clockTime, counted } from '../parts/words';
 
 const ONE = { points: 'point', passes: 'pass', spots: 'spot' } as const;
-
-/** The name of a line: its site’s, or what is done. */
-export const lineName = (item: RoutineItem): string =>
-  isPress(item) ? (findSite(item.siteId)?.plainName ?? item.siteId) : kindOf(item).title(item);
 
 /** All of a line’s dose in a few words: “until it fades, 0:20–1:30 · 2 points a side”. */
 export const lineWords = (item: RoutineItem): string =>

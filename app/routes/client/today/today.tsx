@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { findTool } from '#core/equipment';
-import { gradeWords, isPress, layOut, pressesOf, type Routine } from '#core/routine';
+import { lineTitle, gradeWords, isPress, layOut, pressesOf, type Routine } from '#core/routine';
 import { stopReason } from '#core/session';
 import { clientContext } from '~/context.server';
 import { load } from '~/door.server';
@@ -9,7 +9,7 @@ import { Notice } from '~/ui/parts/Notice';
 import { Waiting } from '~/ui/screening/Waiting';
 import { WeekKnots } from '~/ui/parts/WeekKnots';
 import { counted, minutesBand, nearDay } from '~/ui/parts/words';
-import { lineName, lineWords } from '~/ui/plan/doseWords';
+import { lineWords } from '~/ui/plan/doseWords';
 import { StopSign } from '~/ui/screening/StopSign';
 import { Strip } from '~/ui/strip/Strip';
 import type { Route } from './+types/today';
@@ -41,7 +41,7 @@ function RoutineList({ routine }: { routine: Routine }) {
     <ol className={classes.items}>
       {routine.items.map((item) => (
         <li key={item.id}>
-          <span className={classes.site}>{lineName(item)}</span>
+          <span className={classes.site}>{lineTitle(item)}</span>
           {isPress(item) && <span className={classes.grade}>press to {gradeWords(item)}</span>}
           <span className={classes.dose}>{lineWords(item)}</span>
         </li>
@@ -61,14 +61,14 @@ function Beside({
     <ul className={classes.beside}>
       {asNeeded.map((item) => (
         <li key={item.id}>
-          <strong>{lineName(item)}</strong>, when you need it
+          <strong>{lineTitle(item)}</strong>, when you need it
           {item.often?.kind === 'as-needed' && item.often.when ? `: ${item.often.when}` : ''}. You
           choose it as you start.
         </li>
       ))}
       {resting.map(({ item, next, why }) => (
         <li key={item.id}>
-          <strong>{lineName(item)}</strong>{' '}
+          <strong>{lineTitle(item)}</strong>{' '}
           {next ? `not today, again ${nearDay(next, today)}` : 'no more'}. {why}
         </li>
       ))}
