@@ -32,6 +32,12 @@ export default tseslint.config(
   },
   { files: ['app/**/*.tsx'], ...jsxA11y.flatConfigs.strict },
   {
+    // A component that is longer has more than one thing to do.
+    files: ['app/**/*.tsx'],
+    ignores: ['app/**/*.test.tsx'],
+    rules: { 'max-lines': ['error', { max: 250, skipBlankLines: true, skipComments: true }] },
+  },
+  {
     // A fixture that needs no other fixture still has to say so by an empty pattern.
     files: ['e2e/**/*.ts'],
     rules: { 'no-empty-pattern': ['error', { allowObjectPatternsAsParameters: true }] },

@@ -17,7 +17,7 @@ import { Comparison } from './Comparison';
 import { FromComplaint, TheirOwn } from './FromComplaint';
 import { EntryLine } from './EntryLine';
 import { MapFigures } from './MapFigures';
-import { PointList } from './PointList';
+import { PointLists } from './PointLists';
 import { Suggestions } from './Suggestions';
 import { NOW, useVisits } from './useVisits';
 import { useFollow } from './useFollow';
@@ -139,39 +139,14 @@ export function MapBench({ data }: { data: Data }) {
             />
           )}
           <NeedsYou of={({ letter }) => letter.kind === 'point' && letter.clientId === file.id} />
-          <PointList
+          <PointLists
             title={says}
-            points={points}
-            compared={byThread}
+            shown={{ points, unpressed, home, byThread }}
             chosen={chosen}
             onChoose={choose}
             onRate={editable ? (id, rating) => present.change(id, { rating }) : undefined}
+            onPress={press}
           />
-          <PointList
-            title="To press again"
-            note="From the visit before. A digit rates it; 0 when it is gone."
-            points={unpressed}
-            compared={byThread}
-            chosen={chosen}
-            ghost
-            onChoose={choose}
-            onRate={press}
-          />
-          <PointList
-            title="Added at home"
-            note="By the client, since the visit. A digit takes it over."
-            points={home}
-            compared={byThread}
-            chosen={chosen}
-            ghost
-            onChoose={choose}
-            onRate={press}
-          />
-          {points.length === 0 && unpressed.length === 0 && (
-            <p className={classes.soft}>
-              No points yet. Type one above, or click on the figure where it is tender.
-            </p>
-          )}
         </>
       }
       rightLabel="The chosen point"

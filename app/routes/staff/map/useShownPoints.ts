@@ -49,3 +49,5 @@ export function useShownPoints(
   );
   return { points, before, unpressed, home, compared, byThread };
 }
+
+export type ShownPoints = ReturnType<typeof useShownPoints>;

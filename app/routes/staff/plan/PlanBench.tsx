@@ -1,38 +1,15 @@
 import { Textarea } from '@mantine/core';
-import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { findSite, type Site } from '#core/anatomy';
-import {
-  checkRoutine,
-  foundSites,
-  isPress,
-  itemFromMap,
-  layOut,
-  LIMITS,
-  pressesOf,
-  sidesInOrder,
-  totalsOf,
-  type CheckContext,
-  type LadderClient,
-  type PressItem,
-} from '#core/routine';
-import { relatedSites } from '#core/map';
-import { mayUse, screen, type ScreenFinding } from '#core/screening';
-import { Ladder } from '~/ui/ladder/Ladder';
-import { useLadder } from '~/ui/ladder/useLadder';
+import { findSite } from '#core/anatomy';
+import { itemFromMap, LIMITS } from '#core/routine';
 import { Bench } from '~/ui/parts/Bench';
 import { Empty } from '~/ui/parts/Empty';
 import { Notice } from '~/ui/parts/Notice';
-import { shortDay } from '~/ui/parts/words';
-import { ActivityEditor } from '~/ui/plan/ActivityEditor';
 import { ActivityList } from '~/ui/plan/ActivityList';
 import { FoundList } from '~/ui/plan/FoundList';
 import { Findings } from '~/ui/plan/Findings';
-import { InsteadLine } from '~/ui/plan/InsteadLine';
-import { ItemEditor } from '~/ui/plan/ItemEditor';
 import { ItemList } from '~/ui/plan/ItemList';
-import { offSites } from '~/ui/plan/offSites';
-import { EMPTY_ROUTINE, plan, setupChange, startOf } from '~/ui/plan/planState';
 import { parseCount } from '~/ui/plan/parseNumber';
 import { SiteList } from '~/ui/plan/SiteList';
 import { StartFrom } from '~/ui/plan/StartFrom';
@@ -41,76 +18,18 @@ import { TypedNumber } from '~/ui/plan/TypedNumber';
 import { Strip } from '~/ui/strip/Strip';
 import { useKeys } from '~/ui/parts/useKeys';
 import { LinkButton } from '~/ui/parts/LinkButton';
+import { ChosenLadder, ChosenLine } from './ChosenLine';
 import { IssuePanel } from './IssuePanel';
-import { useDraft } from './useDraft';
-import { useIssue } from './useIssue';
-import { useMends } from './useMends';
-import type { Route } from './+types/plan';
+import { usePlanBench, type PlanData } from './usePlanBench';
 import classes from './bench.module.css';
-
-type PlanData = Route.ComponentProps['loaderData'];
-
-/** The ceiling of a line for this client: the site’s own, or what screening lowered it to. */
-const ceilingOf = (site: Site, item: PressItem, screening: readonly ScreenFinding[]): number =>
-  Math.min(
-    ...sidesInOrder(item).map(
-      (side) =>
-        mayUse(
-          { ...item, siteId: site.id, side, method: item.dose.method, surfaceId: null },
-          screening,
-        ).ceilingGrade,
-    ),
-  );
-
-/** So many sites that belong with what was found are offered. */
-const MOST_RELATED = 4;
 
 /** The bench: sites to the left, the routine in the middle, what it adds up to on the right. */
 export function PlanBench({ data }: { data: PlanData }) {
   const { file, latest } = data;
-  const [state, dispatch] = useReducer(
-    plan,
-    data.draft ?? latest?.content ?? EMPTY_ROUTINE,
-    startOf,
-  );
+  const bench = usePlanBench(data);
+  const { state, dispatch, issue, draft, findings, context, mending, counts, offReasons } = bench;
   const { routine, selectedId, troubles } = state;
   const editor = useRef<HTMLDivElement>(null);
-  const issue = useIssue(data);
-  const draft = useDraft(routine, issue.baseNumber, data, (left) =>
-    dispatch({ type: 'replace', routine: left }),
-  );
-
-  const client = useMemo((): LadderClient => {
-    const { massKilograms, statureMetres, tools, places } = file;
-    const screening = screen(file.screening);
-    return { massKilograms, statureMetres, tools, places, ratings: data.ratings, screening };
-  }, [file, data.ratings]);
-  const offReasons = useMemo(() => offSites(client.screening), [client.screening]);
-  const found = useMemo(() => foundSites(data.mapped), [data.mapped]);
-  const related = useMemo(() => relatedSites(data.mapped, MOST_RELATED), [data.mapped]);
-  const layout = useMemo(() => layOut(routine), [routine]);
-  const totals = useMemo(() => totalsOf(routine, layout), [routine, layout]);
-  const context = useMemo(
-    (): CheckContext => ({
-      minutesPerDay: file.minutesPerDay,
-      firstVersion: !latest,
-      screening: client.screening,
-      screened: data.screened,
-      settledSites: data.settledSites,
-      tools: file.tools,
-      things: file.things,
-    }),
-    [
-      file.minutesPerDay,
-      file.tools,
-      file.things,
-      latest,
-      client.screening,
-      data.screened,
-      data.settledSites,
-    ],
-  );
-  const findings = useMemo(() => checkRoutine(routine, context), [routine, context]);
   const planClient = useMemo(
     () => ({ affectedSide: file.affectedSide, tools: file.tools }),
     [file.affectedSide, file.tools],
@@ -122,48 +41,6 @@ export function PlanBench({ data }: { data: PlanData }) {
   useEffect(() => {
     if (taken > 0) order.current?.querySelector<HTMLElement>('[aria-pressed="true"]')?.focus();
   }, [taken]);
-  const numbers = useMemo(
-    () => new Map(routine.items.map((item, index) => [item.id, index + 1])),
-    [routine.items],
-  );
-  const counts = useMemo(() => {
-    const bySite = new Map<string, number>();
-    for (const { siteId } of pressesOf(routine)) bySite.set(siteId, (bySite.get(siteId) ?? 0) + 1);
-    return bySite;
-  }, [routine]);
-  const refusedIds = useMemo(
-    () =>
-      new Set(
-        findings.flatMap(({ verdict, itemId }) => (verdict === 'refuse' && itemId ? [itemId] : [])),
-      ),
-    [findings],
-  );
-  const chosen = routine.items.find((item) => item.id === selectedId);
-  const selected = chosen && isPress(chosen) ? chosen : undefined;
-  const selectedSite = selected && findSite(selected.siteId);
-  const ladder = useLadder(selected, client);
-
-  // A site is not there twice by accident: the second time asks for a second press.
-  const [askedTwice, setAskedTwice] = useState<string | null>(null);
-  const twice = pressesOf(routine).find(({ siteId }) => siteId === askedTwice);
-  const add = (site: Site) => {
-    const there = pressesOf(routine).find(({ siteId }) => siteId === site.id);
-    if (there && askedTwice !== site.id) {
-      setAskedTwice(site.id);
-      dispatch({ type: 'select', id: there.id });
-      return;
-    }
-    setAskedTwice(null);
-    dispatch({
-      type: 'add',
-      site,
-      id: uuid(),
-      affectedSide: file.affectedSide,
-      tools: file.tools,
-    });
-  };
-  const mending = useMends({ routine, findings, context, client, selectedId, dispatch });
-  const { instead, takeInstead } = mending;
   const select = (id: string) => dispatch({ type: 'select', id });
   useKeys([
     ['mod+z', () => dispatch({ type: 'undo' })],
@@ -179,11 +56,11 @@ export function PlanBench({ data }: { data: PlanData }) {
       left={
         <>
           <FoundList
-            found={found}
+            found={bench.found}
             counts={counts}
             offReasons={offReasons}
-            related={related}
-            onAdd={add}
+            related={bench.related}
+            onAdd={bench.add}
             onTake={(taken) =>
               dispatch({
                 type: 'take',
@@ -201,13 +78,13 @@ export function PlanBench({ data }: { data: PlanData }) {
               })
             }
           />
-          <SiteList counts={counts} offReasons={offReasons} onAdd={add} />
+          <SiteList counts={counts} offReasons={offReasons} onAdd={bench.add} />
         </>
       }
       rightLabel="Sums, checks and issuing"
       right={
         <>
-          <Sums totals={totals} minutesPerDay={file.minutesPerDay} />
+          <Sums totals={bench.totals} minutesPerDay={file.minutesPerDay} />
           <TypedNumber
             label="times a week"
             value={routine.timesPerWeek}
@@ -253,10 +130,10 @@ export function PlanBench({ data }: { data: PlanData }) {
           Undo <kbd>ctrl z</kbd>
         </LinkButton>
       </div>
-      {twice && (
+      {bench.twice && (
         <p className={classes.twice} role="status">
-          {findSite(twice.siteId)?.plainName} is line {numbers.get(twice.id)} already. Add it once
-          more for a second line of it.
+          {findSite(bench.twice.siteId)?.plainName} is line {bench.numbers.get(bench.twice.id)}{' '}
+          already. Add it once more for a second line of it.
         </p>
       )}
       {latest && latest.retired.length > 0 && (
@@ -266,11 +143,16 @@ export function PlanBench({ data }: { data: PlanData }) {
         </Notice>
       )}
       {routine.items.length > 0 && (
-        <Strip layout={layout} numbers={numbers} selectedId={selectedId} onSelect={select} />
+        <Strip
+          layout={bench.layout}
+          numbers={bench.numbers}
+          selectedId={selectedId}
+          onSelect={select}
+        />
       )}
       {(starting || routine.items.length === 0) && (
         <StartFrom
-          clientId={data.file.id}
+          clientId={file.id}
           earlier={data.earlier}
           complaints={data.complaints}
           onReplace={(routine) => {
@@ -300,31 +182,12 @@ export function PlanBench({ data }: { data: PlanData }) {
             <ItemList
               items={routine.items}
               selectedId={selectedId}
-              refusedIds={refusedIds}
+              refusedIds={bench.refusedIds}
               onSelect={select}
               onMove={(id, to) => dispatch({ type: 'move', id, to })}
               onRemove={(id) => dispatch({ type: 'remove', id })}
             />
-            {ladder && selectedSite && (
-              <Ladder
-                view={ladder}
-                grade={selected.grade}
-                ceilingGrade={ceilingOf(selectedSite, selected, client.screening)}
-                ratedSince={ladder.ratedSince && shortDay(ladder.ratedSince)}
-                onChoose={({ setup }) =>
-                  dispatch({
-                    type: 'change',
-                    id: selected.id,
-                    change: setupChange(selectedSite, selected, {
-                      toolId: setup.tool.id,
-                      positionId: setup.posture.id,
-                      surfaceId: setup.surface.id,
-                      adjustmentId: setup.adjustment.id,
-                    }),
-                  })
-                }
-              />
-            )}
+            <ChosenLadder bench={bench} />
             <Textarea
               label="A word to the client"
               autosize
@@ -337,38 +200,7 @@ export function PlanBench({ data }: { data: PlanData }) {
             />
           </div>
           <div ref={editor}>
-            {selected && instead.has(selected.id) && (
-              <InsteadLine
-                refused
-                instead={instead.get(selected.id) ?? null}
-                byKey={mending.keyFor?.itemId === selected.id}
-                onTake={() => takeInstead(selected.id)}
-              />
-            )}
-            {chosen && !isPress(chosen) && (
-              <ActivityEditor
-                key={chosen.id}
-                activity={chosen}
-                onChange={(activity, field) => dispatch({ type: 'activity', activity, field })}
-                onTrouble={(field, says) =>
-                  dispatch({ type: 'trouble', field: `${chosen.id}:${field}`, says })
-                }
-                onRemove={() => dispatch({ type: 'remove', id: chosen.id })}
-              />
-            )}
-            {selected && (
-              <ItemEditor
-                key={selected.id}
-                item={selected}
-                clientId={file.id}
-                onChange={(change) => dispatch({ type: 'change', id: selected.id, change })}
-                onMethod={(method) => dispatch({ type: 'method', id: selected.id, method })}
-                onTrouble={(field, says) =>
-                  dispatch({ type: 'trouble', field: `${selected.id}:${field}`, says })
-                }
-                onRemove={() => dispatch({ type: 'remove', id: selected.id })}
-              />
-            )}
+            <ChosenLine bench={bench} clientId={file.id} />
           </div>
         </div>
       )}
