@@ -26,13 +26,16 @@ test('what is not pressed is prescribed by keyboard, led on the phone and logged
   for (const [steps, name] of [
     [3, 'contract–relax'],
     [1, 'drill'],
+    [1, 'test'],
+    // The same once more, after.
+    [0, 'test'],
     [1, 'cold pack'],
   ] as const) {
     for (let n = 0; n < steps; n += 1) await page.keyboard.press('ArrowRight');
     await expect(page.getByRole('button', { name, exact: true })).toBeFocused();
     await page.keyboard.press('Enter');
   }
-  await expect(order.getByRole('listitem')).toHaveCount(6);
+  await expect(order.getByRole('listitem')).toHaveCount(8);
   await expect(order.getByRole('listitem').first()).toContainText('Get warm: light movement');
   await expect(order.getByRole('listitem').last()).toContainText('Cold pack');
 
@@ -42,9 +45,11 @@ test('what is not pressed is prescribed by keyboard, led on the phone and logged
     .last()
     .focus();
   await page.keyboard.press('Control+z');
-  await expect(order.getByRole('listitem')).toHaveCount(5);
+  await expect(order.getByRole('listitem')).toHaveCount(7);
   await page.keyboard.press('Control+Shift+z');
-  await expect(order.getByRole('listitem')).toHaveCount(6);
+  await expect(order.getByRole('listitem')).toHaveCount(8);
+  await expect(order.getByText('measured before anything is pressed')).toHaveCount(1);
+  await expect(order.getByText('measured after pressing and stretching')).toHaveCount(1);
 
   // Its figures are typed like those of a hold, and refused like them.
   await order
@@ -89,6 +94,17 @@ test('what is not pressed is prescribed by keyboard, led on the phone and logged
   await press('Begin');
   // A minute and what is counted in, to the end by itself.
   await phone.clock.runFor(64_000);
+  // What moves is measured before anything is pressed; a figure no neck shows is refused with a sentence.
+  await expect(title).toHaveText('Look over the shoulder');
+  await expect(phone.getByText('Measure first')).toBeVisible();
+  await phone.getByLabel('left', { exact: true }).fill('520');
+  await phone.getByLabel('left', { exact: true }).press('Enter');
+  await expect(phone.getByText(/on a human body/)).toBeVisible();
+  await phone.getByLabel('left', { exact: true }).fill('52');
+  await phone.getByLabel('left', { exact: true }).press('Enter');
+  await phone.getByLabel('right', { exact: true }).fill('61');
+  await phone.getByLabel('right', { exact: true }).press('Enter');
+  await press('Go on');
   await expect(title).toContainText('Skull base');
   while (!/stretch/.test((await title.textContent()) ?? '')) {
     const before = await title.textContent();
@@ -110,6 +126,12 @@ test('what is not pressed is prescribed by keyboard, led on the phone and logged
   await expect(title).toHaveText('Head over the shoulders');
   await press('Begin');
   await phone.clock.runFor(40_000);
+  await expect(title).toHaveText('Look over the shoulder');
+  await expect(phone.getByText('Measure again')).toBeVisible();
+  await expect(phone.getByRole('button', { name: 'Go on without a figure' })).toBeVisible();
+  await phone.getByLabel('left', { exact: true }).fill('58');
+  await phone.getByLabel('left', { exact: true }).press('Enter');
+  await press('Go on');
   await expect(title).toHaveText('Cold pack');
   await press('Go on');
   await expect(title).toHaveText('Get up slowly');
@@ -119,7 +141,10 @@ test('what is not pressed is prescribed by keyboard, led on the phone and logged
   await context.close();
 
   await page.goto(`${file}/practise`);
-  await expect(page.getByRole('row', { name: /today/ })).toContainText('beside 4 of 4');
+  await expect(page.getByRole('row', { name: /today/ })).toContainText('beside 6 of 6');
+  // The figures stand with the test, each at its moment.
+  await page.goto(`${file}/measure`);
+  await expect(page.getByText(/52° → 58° within the session of today/).first()).toBeVisible();
 });
 
 test('the plan takes what the map found, worst first, by one key, on its own side', async ({

@@ -40,17 +40,17 @@ function inTheWayOf(
 export async function clientStart(setting: Setting, who: Principal) {
   const file = await ownFile(setting, who);
   const today = dayOf(setting.now().getTime(), file.timeZone);
-  const [versions, last, { interviews }, home, summaries, complaints] = await Promise.all([
+  const [versions, last, { interviews }, summaries, complaints] = await Promise.all([
     versionsOf(setting.db, file.id),
     lastSessionsOf(setting.db, file.id, SHOWN_BACK),
     answersInForce(setting.db, file.id),
-    homeTodayOf(setting, file, today),
     lastSummariesOf(setting.db, file.id, SUMMARIES_FROM),
     complaintsOf(setting.db, file.id),
   ]);
   const version = versions.at(-1) ?? null;
   const asked = complaints.filter(({ over }) => !over);
   const lines = version && dueToday(version, summaries, today);
+  const home = await homeTodayOf(setting, file, today, lines && lines.sure);
   const monday = weekOf(today);
   const periods = versions.map((one) => ({
     from: one.issuedOn,
@@ -179,14 +179,15 @@ function asksOf<
 export async function routineToPractise(setting: Setting, who: Principal) {
   const file = await ownFile(setting, who);
   const today = dayOf(setting.now().getTime(), file.timeZone);
-  const [versions, home, last, { interviews }, summaries] = await Promise.all([
+  const [versions, last, { interviews }, summaries] = await Promise.all([
     versionsOf(setting.db, file.id),
-    homeTodayOf(setting, file, today),
     lastSessionsOf(setting.db, file.id, SHOWN_BACK),
     answersInForce(setting.db, file.id),
     lastSummariesOf(setting.db, file.id, SUMMARIES_FROM),
   ]);
   const version = versions.at(-1) ?? null;
+  const lines = version && dueToday(version, summaries, begunOn(setting, summaries) ?? today);
+  const home = await homeTodayOf(setting, file, today, lines && lines.sure);
   return {
     today,
     /** What earlier sessions of the day took of each place’s time. */
@@ -195,11 +196,12 @@ export async function routineToPractise(setting: Setting, who: Principal) {
     therapistName: file.therapistName,
     version:
       version &&
+      lines &&
       (await led(
         setting,
         file.id,
         version,
-        dueToday(version, summaries, begunOn(setting, summaries) ?? today),
+        lines,
         file.screening,
         borneOf(setting, versions, summaries),
       )),

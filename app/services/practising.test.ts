@@ -1,5 +1,6 @@
 import { eq, sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
+import { ACTIVITY_KINDS } from '#core/activities';
 import { itemFor, routineWith } from '#core/examples';
 import type { ResponseId } from '#core/response';
 import { expand, type Routine } from '#core/routine';
@@ -29,12 +30,7 @@ import {
   withoutInterview,
 } from './testing/practiceForTests.server';
 import { add, lettersOf, post, send, sendLog } from './testing/letters.server';
-import {
-  askAtHome,
-  changeClient,
-  keepOwnMeasure,
-  type MeasureWish,
-} from './testing/writing.server';
+import { askAtHome, changeClient, keepOwnMeasure } from './testing/writing.server';
 
 let open: OpenDatabase;
 let setting: ReturnType<typeof settingFor>;
@@ -405,32 +401,58 @@ describe('a second session of the day', () => {
 });
 
 describe('measuring around a session', () => {
-  const figure = (moment: 'before' | 'after'): MeasureWish => ({
+  const figure = (moment: 'before' | 'between' | 'after') => ({
     id: uuid(),
     testId: 'neck-turn',
     quantityId: 'turn',
-    side: 'left',
+    side: 'left' as const,
     moment,
     tries: [52],
-    way: 'number',
+    way: 'number' as const,
   });
 
   it('is asked for by name: before, then after, then not again that day', async () => {
     const { clientId, who } = await joinedClient(setting, owner);
     await issueTo(setting, owner, clientId);
     const home = async () => (await clientStart(setting, who)).home;
-    expect(await home()).toEqual({ before: [], again: [], weekly: [] });
+    expect(await home()).toMatchObject({ before: [], again: [], weekly: [] });
     await askAtHome(setting, owner, clientId, { testId: 'neck-turn', when: 'each session' });
     const name = findTest('neck-turn')?.name;
-    expect(await home()).toEqual({ before: [name], again: [], weekly: [] });
+    expect(await home()).toMatchObject({ before: [name], again: [], weekly: [] });
     expect((await routineToPractise(setting, who)).home.before).toEqual([name]);
     await keepOwnMeasure(setting, who, figure('before'));
-    expect(await home()).toEqual({ before: [], again: [name], weekly: [] });
+    expect(await home()).toMatchObject({ before: [], again: [name], weekly: [] });
     await keepOwnMeasure(setting, who, figure('after'));
-    expect(await home()).toEqual({ before: [], again: [], weekly: [] });
+    expect(await home()).toMatchObject({ before: [], again: [], weekly: [] });
     // The next day it begins anew.
     setting.moveTo(new Date(NOW.getTime() + DAY));
     expect(await home()).toMatchObject({ before: [name] });
+  });
+
+  it('is led by the session where the routine has it as a line, and is then not asked for beside it', async () => {
+    const { clientId, who } = await joinedClient(setting, owner);
+    const refused = keepOwnMeasure(setting, who, figure('before'));
+    await expect(refused).rejects.toThrow('has not asked');
+    const test = ACTIVITY_KINDS.test.usual({ id: 'first', affectedSide: null });
+    const between = { ...test, id: 'middle', when: 'between' as const };
+    const pressed = shortRoutine();
+    const routine = { ...pressed, items: [test, ...pressed.items, between] };
+    await issueTo(setting, owner, clientId, routine);
+    await askAtHome(setting, owner, clientId, { testId: 'neck-turn', when: 'each session' });
+    expect((await clientStart(setting, who)).home.before).toEqual([]);
+    // No longer asked for beside it, the line still is what was asked.
+    await askAtHome(setting, owner, clientId, { testId: 'neck-turn', when: 'not' });
+    await keepOwnMeasure(setting, who, figure('before'));
+    await keepOwnMeasure(setting, who, figure('between'));
+    const { home, version } = await routineToPractise(setting, who);
+    expect(home.taken.map(({ moment, tries }) => [moment, tries])).toEqual([
+      ['before', [52]],
+      ['between', [52]],
+    ]);
+    expect(version?.steps[0]).toMatchObject({ measures: { testId: 'neck-turn', when: 'before' } });
+    // What was measured late, of a version before, is kept as well.
+    await issueTo(setting, owner, clientId, shortRoutine(), 1);
+    await keepOwnMeasure(setting, who, figure('between'));
   });
 
   it('weekly is due again on the seventh day, by the client’s own calendar', async () => {

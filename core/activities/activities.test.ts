@@ -9,6 +9,7 @@ import {
   DRILLS,
   findDrill,
   findStretch,
+  HOME_TESTS,
   kindOf,
   STRETCHES,
   type Activity,
@@ -87,6 +88,19 @@ describe('seconds of an activity', () => {
     expect(secondsOf(usual('cold'))).toBe(0);
   });
 
+  it('of a test are not timed; both sides of it are counted among the minutes, and one figure is taken', () => {
+    for (const { id, quantities } of HOME_TESTS) {
+      const test: Activity = { ...ACTIVITY_KINDS.test.usual(wish), testId: id, when: 'after' };
+      expect(secondsOf(test)).toBe(0);
+      const [part] = kindOf(test).parts(test);
+      expect(part?.takesSeconds).toBe(quantities[0]?.sided ? 40 : 20);
+      expect(part?.measures).toMatchObject({ testId: id, when: 'after', quantity: quantities[0] });
+      // What it moves is held against what screening found: none asks nothing of the body.
+      expect(kindOf(test).demands(test).regions.length).toBeGreaterThan(0);
+      expect(kindOf(test).judge(test)).toEqual([]);
+    }
+  });
+
   it('are, for whatever is prescribed, those of what is counted, and the turns of one make it up', () => {
     fc.assert(
       fc.property(anyActivity('line'), (activity) => {
@@ -122,6 +136,7 @@ describe('seconds of an activity', () => {
             case 'cold':
               return { ...activity, minutes: activity.minutes + 1 };
             case 'note':
+            case 'test':
             case 'and-then':
               return activity;
           }
@@ -169,6 +184,16 @@ describe('what is unusual or cannot be', () => {
       'half an hour of cold',
       { ...ACTIVITY_KINDS.cold.usual(wish), minutes: 30 },
       ['caution: longer than usual'],
+    ],
+    [
+      'a test that is not for home',
+      { ...ACTIVITY_KINDS.test.usual(wish), testId: 'squat' },
+      ['refuse: safe at home'],
+    ],
+    [
+      'a test nobody knows',
+      { ...ACTIVITY_KINDS.test.usual(wish), testId: 'handstand' },
+      ['refuse: known test'],
     ],
     [
       'a line of one’s own without a name',

@@ -6,6 +6,7 @@ import { contractRelaxSchema } from './kinds/contractRelax';
 import { drillSchema } from './kinds/drill';
 import { noteSchema } from './kinds/note';
 import { stretchSchema } from './kinds/stretch';
+import { testSchema } from './kinds/test';
 import { warmUpSchema } from './kinds/warmUp';
 
 /** Everything a routine holds that is not pressed, by its kind. */
@@ -15,6 +16,7 @@ export const ACTIVITY_SCHEMAS = [
   stretchSchema,
   contractRelaxSchema,
   drillSchema,
+  testSchema,
   coldSchema,
   noteSchema,
   andThenSchema,

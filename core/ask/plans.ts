@@ -24,6 +24,7 @@ const FIGURES: Record<ActivityKind, Readonly<Record<string, string>>> = {
   'contract-relax': { times: 'rounds', seconds: 'pushSeconds' },
   drill: { times: 'repetitions', seconds: 'paceSeconds' },
   cold: { minutes: 'minutes' },
+  test: {},
   note: {},
   'and-then': { minutes: 'earliestMinutes' },
 };
@@ -33,6 +34,7 @@ const WHICH: Partial<Record<ActivityKind, string>> = {
   stretch: 'stretchId',
   'contract-relax': 'stretchId',
   drill: 'drillId',
+  test: 'testId',
 };
 
 /** An activity with what was typed in place of what is usual, not looked at yet. */

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { ACTIVITY_LIMITS, DRILLS, STRETCHES, type Activity } from '#core/activities';
+import { ACTIVITY_LIMITS, DRILLS, HOME_TESTS, STRETCHES, type Activity } from '#core/activities';
 import { findSite, REGIONS, SITES, WORKABLE_SITES, type Side, type SiteId } from '#core/anatomy';
 import type { Dose, MethodId } from '#core/dosage';
 import {
@@ -195,6 +195,12 @@ export const anyActivity = (id: string): fc.Arbitrary<Activity> => {
       minutes: between(1, 30),
     }),
     fc.record({ ...line, kind: fc.constant('cold' as const), minutes: between(1, 30) }),
+    fc.record({
+      ...line,
+      kind: fc.constant('test' as const),
+      testId: fc.constantFrom(...HOME_TESTS.map(({ id }) => id)),
+      when: fc.constantFrom('before' as const, 'between' as const, 'after' as const),
+    }),
     fc.record({ ...line, kind: fc.constant('note' as const), title: fc.constant('A note') }),
     fc.record({
       ...line,

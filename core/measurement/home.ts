@@ -9,7 +9,7 @@ export interface AskedAtHome {
 /** A figure the client took at home, by the client's calendar day. */
 export interface TakenAtHome {
   testId: string;
-  moment: 'before' | 'after';
+  moment: 'before' | 'between' | 'after';
   day: string;
 }
 
@@ -30,23 +30,35 @@ const WEEK = 7;
  * from before it: measuring only after says nothing. Source: common practice, no published source.
  *
  * @param today the client's calendar day, `YYYY-MM-DD`
+ * @param led tests a session leads by itself, and when: nothing is asked beside it
  */
 export function homeToday(
   asked: readonly AskedAtHome[],
   taken: readonly TakenAtHome[],
   today: string,
+  led: readonly Pick<TakenAtHome, 'testId' | 'moment'>[] = [],
 ): HomeToday {
   const has = (testId: string, moment: 'before' | 'after') =>
     taken.some((one) => one.testId === testId && one.moment === moment && one.day === today);
+  const isLed = (testId: string, moment?: TakenAtHome['moment']) =>
+    led.some((one) => one.testId === testId && (!moment || one.moment === moment));
   const since = addDays(today, 1 - WEEK);
   const ids = (when: AskedAtHome['when'], wanted: (testId: string) => boolean) =>
     asked.filter((one) => one.when === when && wanted(one.testId)).map(({ testId }) => testId);
   return {
-    before: ids('each session', (id) => !has(id, 'before') && !has(id, 'after')),
-    again: ids('each session', (id) => has(id, 'before') && !has(id, 'after')),
+    before: ids(
+      'each session',
+      (id) => !isLed(id, 'before') && !has(id, 'before') && !has(id, 'after'),
+    ),
+    again: ids(
+      'each session',
+      (id) => !isLed(id, 'after') && has(id, 'before') && !has(id, 'after'),
+    ),
     weekly: ids(
       'weekly',
-      (id) => !taken.some(({ testId, day }) => testId === id && day >= since && day <= today),
+      (id) =>
+        !isLed(id) &&
+        !taken.some(({ testId, day }) => testId === id && day >= since && day <= today),
     ),
   };
 }

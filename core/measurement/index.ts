@@ -41,5 +41,5 @@ export {
   readingOf,
   type Reading,
 } from './reading';
-export { findQuantity, findTest, sitesOfTest, TESTS, testsFor } from './tests';
+export { findQuantity, findTest, sitesOfTest, TEST_SECONDS, TESTS, testsFor } from './tests';
 export { gravityOf, tiltBetween, type Gravity } from './tilt';

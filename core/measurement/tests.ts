@@ -343,6 +343,9 @@ const ENTRIES: Record<TestId, Entry> = {
   },
 };
 
+/** Doing a movement test once, on one side; our estimate, seconds. */
+export const TEST_SECONDS = 20;
+
 /** Every test, in the order of the body. */
 export const TESTS: readonly MovementTest[] = (Object.keys(MOVEMENT_TESTS) as TestId[]).map(
   (id) => ({ observations: [], ...ENTRIES[id], id, source: COMMON_PRACTICE }),

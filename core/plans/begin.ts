@@ -1,5 +1,6 @@
 import { ACTIVITY_KINDS, findDrill, findStretch, WARM_UPS, type Activity } from '#core/activities';
 import { findSite } from '#core/anatomy';
+import { findTest } from '#core/measurement';
 import {
   checkRoutine,
   isPress,
@@ -43,6 +44,8 @@ function named(activity: Activity, names: string | undefined): Activity {
       const entry = findDrill(names);
       return entry ? { ...activity, drillId: entry.id, sides: sidesOf(entry.sided) } : activity;
     }
+    case 'test':
+      return findTest(names) ? { ...activity, testId: names } : activity;
     case 'warm-up':
       return names in WARM_UPS ? { ...activity, way: names as keyof typeof WARM_UPS } : activity;
     case 'breathing':
@@ -86,6 +89,9 @@ export function isThere(item: RoutineItem, present: readonly RoutineItem[]): boo
     if (isPress(item)) return isPress(one) && one.siteId === item.siteId;
     if (one.kind !== item.kind) return false;
     if (item.kind === 'drill') return one.kind === 'drill' && one.drillId === item.drillId;
+    if (item.kind === 'test') {
+      return one.kind === 'test' && one.testId === item.testId && one.when === item.when;
+    }
     if ('stretchId' in item) return 'stretchId' in one && one.stretchId === item.stretchId;
     return !('title' in item);
   });

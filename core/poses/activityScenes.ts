@@ -1,11 +1,13 @@
 import { findDrill, findStretch, type Picture } from '#core/activities';
 import type { Side } from '#core/anatomy';
+import { findTest } from '#core/measurement';
 import { armsOn, armTo } from './arms';
 import { DRILLS } from './drillScenes';
 import { ground, onBack } from './lain';
 import { plus } from './rig';
 import { drawnSide, mirrored, type Scene } from './scene';
 import { STRETCHES } from './stretchScenes';
+import { testScene } from './testScenes';
 import type { Drawn } from './wanted';
 
 const told = (drawn: Drawn, side: Side, says: string): Scene => {
@@ -47,6 +49,10 @@ export function activityScene({ of, id }: Picture, side: Side): Scene | null {
       return stretchScene(id, side);
     case 'drill':
       return drillScene(id, side);
+    case 'test': {
+      const test = findTest(id);
+      return test ? testScene(test.id, `${test.name}, drawn.`) : null;
+    }
     case 'breathing':
       return id === 'low' ? breathScene() : null;
   }

@@ -117,6 +117,36 @@ describe('the place of a line', () => {
     expect(rules(of(stretch, ridge))).toContain('caution: stretch after pressing (stretch)');
   });
 
+  it('of a test is its moment, and after is never without before', () => {
+    const test = ACTIVITY_KINDS.test.usual(wish('before'));
+    const after = { ...test, id: 'after', when: 'after' } as const;
+    const between = { ...test, id: 'between', when: 'between' } as const;
+    const other = itemFor('calf');
+    const order = [after, ridge, other, stretch, test, cold, warm, between].reduce<RoutineItem[]>(
+      (items, item) => placed(items, item),
+      [],
+    );
+    expect(ids(order)).toEqual([
+      'warm',
+      'before',
+      'shoulder-ridge',
+      'between',
+      'calf',
+      'stretch',
+      'after',
+      'cold',
+    ]);
+    expect(rules(of(...order)).filter((one) => one.includes('measured'))).toEqual([]);
+    expect(rules(of(...order)).filter((one) => one.includes('order'))).toEqual([]);
+    expect(rules(of(ridge, test))).toContain('caution: order of activities (before)');
+    expect(rules(of(between, ridge))).toContain('caution: order of activities (between)');
+    expect(rules(of(after, ridge))).toContain('caution: order of activities (after)');
+    expect(rules(of(ridge, after))).toContain('caution: measured before as well (after)');
+    expect(rules(of(test, { ...test, id: 'twin' }, ridge))).toContain(
+      'caution: measured once (twin)',
+    );
+  });
+
   it('of a front-of-thigh stretch is after one of the back', () => {
     const front = { ...stretch, stretchId: 'quad-standing' };
     const back = { ...stretch, id: 'back', stretchId: 'hamstring-lying' };
@@ -137,6 +167,13 @@ describe('a new line', () => {
       sides: 'mid',
     });
     expect(newActivity('drill', wish('one'), of(ridge))).toMatchObject({ drillId: 'shoulders' });
+    const before = newActivity('test', wish('one'), of(itemFor('calf')));
+    expect(before).toMatchObject({ testId: 'knee-to-wall', when: 'before' });
+    // The second press of the same button is the same test after.
+    expect(newActivity('test', wish('two'), of(itemFor('calf'), before))).toMatchObject({
+      testId: 'knee-to-wall',
+      when: 'after',
+    });
   });
 
   it('of any kind, for any routine, passes its own rules', () => {

@@ -3,7 +3,7 @@ import { methodOf, METHODS } from '#core/dosage';
 import { findTool, thingOf, type ThingId } from '#core/equipment';
 import { COMMON_PRACTICE, ownEstimate, verdictRank, type Finding } from '#core/knowledge';
 import { mostSites, type ScreenFinding } from '#core/screening';
-import { activitiesInOrder, checkActivity, hamstringsFirst } from './checkActivity';
+import { activitiesInOrder, checkActivity, hamstringsFirst, measuredBefore } from './checkActivity';
 import type { CheckContext } from './checkContext';
 import { fitsTheDay, neckStart, oftenEnough, oftenFits, perPlace } from './checkDay';
 import { checkItem, finding } from './checkItem';
@@ -229,6 +229,7 @@ export function checkRoutine(routine: Routine, context: CheckContext): Finding[]
     ...sitesInOrder(routine),
     ...activitiesInOrder(routine),
     ...hamstringsFirst(routine),
+    ...measuredBefore(routine),
     ...handsLast(routine),
     ...fitsTheDay(routine, context),
   ].sort((a, b) => placeOf(a) - placeOf(b));

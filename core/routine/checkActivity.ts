@@ -1,4 +1,11 @@
-import { findStretch, kindOf, type Activity, type ActivityKind } from '#core/activities';
+import {
+  findStretch,
+  kindOf,
+  type Activity,
+  type ActivityKind,
+  TEST_MOMENTS,
+  type TestMoment,
+} from '#core/activities';
 import { findSite, type Side } from '#core/anatomy';
 import { COMMON_PRACTICE, type Finding } from '#core/knowledge';
 import { mayDo, type ScreenFinding } from '#core/screening';
@@ -55,21 +62,32 @@ const stretchOf = (activity: Activity) =>
     ? findStretch(activity.stretchId)
     : undefined;
 
-/** Where in a session a kind belongs; what has no place may stand anywhere. */
-const PLACE: Partial<Record<ActivityKind, 'first' | 'last'>> = {
+type Place = 'first' | 'middle' | 'last';
+const PLACE: Partial<Record<ActivityKind, Place>> = {
   'warm-up': 'first',
   cold: 'last',
   'and-then': 'last',
 };
+const TEST_PLACE: Record<TestMoment, Place> = { before: 'first', between: 'middle', after: 'last' };
+
+/** Where in a session a line belongs; what has no place may stand anywhere. */
+const placeOf = (activity: Activity): Place | undefined =>
+  activity.kind === 'test' ? TEST_PLACE[activity.when] : PLACE[activity.kind];
 
 function misplaced(activity: Activity, { items }: Pick<Routine, 'items'>): string | null {
   const at = items.findIndex(({ id }) => id === activity.id);
   const pressesBefore = items.slice(0, at).some((item) => isPress(item));
   const pressesAfter = items.slice(at + 1).some((item) => isPress(item));
   const name = kindOf(activity).title(activity);
-  switch (PLACE[activity.kind]) {
+  switch (placeOf(activity)) {
     case 'first':
-      return pressesBefore ? `${name} comes after pressing. Warm up first of all.` : null;
+      return pressesBefore
+        ? `${name} comes after pressing. ${activity.kind === 'test' ? 'Measure before anything is pressed.' : 'Warm up first of all.'}`
+        : null;
+    case 'middle':
+      return pressesBefore && pressesAfter
+        ? null
+        : `${name} is to be measured in between and has no pressing ${pressesBefore ? 'after' : 'before'} it.`;
     case 'last':
       return pressesAfter ? `${name} comes before pressing. It belongs at the end.` : null;
     default:
@@ -109,6 +127,38 @@ export function activitiesInOrder(routine: Pick<Routine, 'items'>): Finding[] {
       );
     }
     return findings;
+  });
+}
+
+/** A figure after pressing says nothing without the one before it. Common practice, no published source. */
+export function measuredBefore(routine: Pick<Routine, 'items'>): Finding[] {
+  const tests = routine.items.flatMap((item) =>
+    !isPress(item) && item.kind === 'test' ? [item] : [],
+  );
+  return tests.flatMap((item) => {
+    const { testId, when } = item;
+    const twin = tests.find((one) => one !== item && one.testId === testId && one.when === when);
+    if (twin && tests.indexOf(twin) < tests.indexOf(item)) {
+      return [
+        finding(item, {
+          rule: 'measured once',
+          verdict: 'caution',
+          reason: `${kindOf(item).title(item)} is measured twice at the same moment.`,
+          inputs: { test: testId, when },
+        }),
+      ];
+    }
+    if (when === 'before' || tests.some((one) => one.testId === testId && one.when === 'before')) {
+      return [];
+    }
+    return [
+      finding(item, {
+        rule: 'measured before as well',
+        verdict: 'caution',
+        reason: `${kindOf(item).title(item)} is measured ${TEST_MOMENTS[when].says} and never before: nothing can be told from that.`,
+        inputs: { test: testId, when },
+      }),
+    ];
   });
 }
 

@@ -68,17 +68,14 @@ function holdsOf(item: PressItem): Omit<HoldStep, 'index' | 'reservedSeconds'>[]
 function partsOf(activity: Activity): Omit<ActivityStep, 'index'>[] {
   const kind = kindOf(activity);
   const picture = kind.picture(activity);
-  return kind.parts(activity).map(({ side, positionId, seconds, says, count }) => ({
+  return kind.parts(activity).map(({ seconds, ...part }) => ({
     kind: activity.kind,
     itemId: activity.id,
-    side,
-    positionId,
+    ...part,
     title: kind.title(activity),
-    says,
     instructions: activity.instructions,
     limitSeconds: seconds,
     ...asNeeded(activity),
-    count,
     ...(picture ? { picture } : {}),
     asks: kind.demands(activity),
   }));

@@ -85,6 +85,7 @@ function wishesOf(item: RoutineItem): readonly Wish[] {
     case 'warm-up':
     case 'breathing':
     case 'drill':
+    case 'test':
     case 'note':
     case 'and-then':
       return [];

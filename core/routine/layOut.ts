@@ -68,7 +68,7 @@ export function layOut(routine: Pick<Routine, 'items'>): Layout {
     }
     const isTold = !isHold(step) && step.limitSeconds === 0;
     const lead = move + pauseBefore(step, previous) + (isTold ? 0 : COUNT_IN_SECONDS);
-    let seconds = step.limitSeconds;
+    let seconds = isHold(step) ? 0 : step.limitSeconds || (step.takesSeconds ?? 0);
     if (isHold(step)) {
       const keys = placesPressed(step);
       const spentSeconds = Math.max(...keys.map((key) => spent.get(key) ?? 0));

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { ACTIVITY_KINDS } from '#core/activities';
 import { anyActivity, anyRoutine, fade, itemFor, routineWith, timed } from '#core/examples';
 import { checkRoutine, mendOf, type CheckContext, type Routine } from './index';
 
@@ -102,6 +103,23 @@ describe('a mend', () => {
     const mend = mendFor(routineWith(glide, hold, calf), 'static before moving');
     expect(mend?.routine.items.map(({ id }) => id)).toEqual(['hold', 'glide', 'calf']);
     expect(mend?.says).toBe('as line 2');
+  });
+
+  it('measures before what was measured only after, and once what was measured twice', () => {
+    const after = {
+      ...ACTIVITY_KINDS.test.usual({ id: 'after', affectedSide: null }),
+      when: 'after',
+    } as const;
+    const calf = itemFor('calf', { id: 'calf' });
+    const mend = mendFor({ ...routineWith(calf), items: [calf, after] }, 'measured before as well');
+    expect(mend?.routine.items.map(({ id }) => id)).toEqual(['after', 'calf']);
+    expect(mend?.routine.items[0]).toMatchObject({ when: 'before' });
+    const first = { ...after, id: 'first', when: 'before' } as const;
+    const twice = mendFor(
+      { ...routineWith(calf), items: [first, { ...first, id: 'twin' }, calf] },
+      'measured once',
+    );
+    expect(twice?.routine.items.map(({ id }) => id)).toEqual(['first', 'calf']);
   });
 
   it('takes a tool the client has', () => {

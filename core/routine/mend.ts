@@ -5,6 +5,7 @@ import type { Finding } from '#core/knowledge';
 import { findPosture } from '#core/loading';
 import type { CheckContext } from './checkContext';
 import { checkRoutine } from './check';
+import { placed } from './newActivity';
 import { setupsForMethod, usualDose, usualPoints } from './newItem';
 import { isPress, pressesOf, type PressItem, type Routine, type RoutineItem } from './routine';
 import { withTurns } from './together';
@@ -116,6 +117,14 @@ function elsewhere({ routine, item }: OnLine): Mend[] {
       says: `as line ${to + 1}`,
       routine: { ...routine, items: [...rest.slice(0, to), item, ...rest.slice(to)] },
     }));
+}
+
+/** A test taken before anything is pressed instead. */
+function measuredFirst({ routine, item }: OnLine): Mend[] {
+  if (item.kind !== 'test') return [];
+  const rest = routine.items.filter(({ id }) => id !== item.id);
+  const first = { ...item, when: 'before' as const };
+  return [{ says: 'measured before instead', routine: { ...routine, items: placed(rest, first) } }];
 }
 
 /** The numbers a kind of activity usually has, keeping what it names and says. */
@@ -231,6 +240,8 @@ const ON_LINE: Readonly<Record<string, (given: OnLine) => Mend[]>> = {
   'order of activities': elsewhere,
   'stretch after pressing': elsewhere,
   'hamstrings before quads': elsewhere,
+  'measured once': ({ routine, item }) => [without(routine, item.id, 'measured once')],
+  'measured before as well': measuredFirst,
   'tapers to less': lessOften,
   'more often than the sessions': lessOften,
 };

@@ -1,6 +1,8 @@
+import { descending, rollup, sort } from 'd3-array';
 import {
   ACTIVITY_KINDS,
   DRILLS,
+  HOME_TESTS,
   STRETCHES,
   type Activity,
   type ActivityKind,
@@ -8,6 +10,8 @@ import {
 } from '#core/activities';
 import { findSite } from '#core/anatomy';
 import { activitiesOf, pressesOf, type Routine, type RoutineItem } from './routine';
+
+type TestItem = Extract<Activity, { kind: 'test' }>;
 
 interface Wish {
   id: string;
@@ -71,6 +75,8 @@ export function newActivity(
       const entry = firstFitting(DRILLS, routine, taken);
       return entry ? { ...usual, drillId: entry.id, sides: sidesFor(entry) } : usual;
     }
+    case 'test':
+      return { ...usual, ...wantedTest(routine) };
     case 'warm-up':
     case 'breathing':
     case 'cold':
@@ -80,6 +86,28 @@ export function newActivity(
   }
 }
 
+/** A test of what is pressed that is not there yet, before; once that is there, the same after. */
+function wantedTest(routine: Pick<Routine, 'items'>): Pick<TestItem, 'testId' | 'when'> {
+  const there = activitiesOf(routine).filter((one) => one.kind === 'test');
+  const has = (testId: string, when: TestItem['when']) =>
+    there.some((one) => one.testId === testId && one.when === when);
+  const open = there.find(({ testId, when }) => when === 'before' && !has(testId, 'after'));
+  if (open) return { testId: open.testId, when: 'after' };
+  // What serves most of the sites first; of those, what a site names first.
+  const named = pressesOf(routine).flatMap(({ siteId }) => findSite(siteId)?.tests ?? []);
+  const serves = rollup(
+    named,
+    (same) => same.length,
+    (id) => id,
+  );
+  const fitting = sort(
+    [...new Set(named)].filter((id) => HOME_TESTS.some((one) => one.id === id)),
+    (one, other) => descending(serves.get(one), serves.get(other)),
+  );
+  const next = [...fitting, ...HOME_TESTS.map(({ id }) => id)].find((id) => !has(id, 'before'));
+  return { testId: next ?? 'neck-turn', when: 'before' };
+}
+
 /** Where a kind stands among the others: first, last in this order, or between. */
 const RANK: Partial<Record<NonNullable<RoutineItem['kind']>, number>> = {
   'warm-up': -2,
@@ -87,15 +115,25 @@ const RANK: Partial<Record<NonNullable<RoutineItem['kind']>, number>> = {
   cold: 1,
   'and-then': 2,
 };
-const rankOf = ({ kind }: RoutineItem): number => (kind === undefined ? 0 : (RANK[kind] ?? 0));
+const TEST_RANK = { before: -0.5, between: 0, after: 0.5 } as const;
+function rankOf(item: RoutineItem): number {
+  if (item.kind === 'test') return TEST_RANK[item.when];
+  return item.kind === undefined ? 0 : (RANK[item.kind] ?? 0);
+}
 
 /**
- * The lines with a new one where it belongs: warm-up and breathing first, cold and what comes later last, all
- * else between.
+ * The lines with a new one where it belongs: warm-up, breathing and tests before first, tests after, cold and what comes
+ * later last, a test in between after half of what is pressed, all else between.
  *
  * @example placed([press, cold], stretch) // => [press, stretch, cold]
  */
 export function placed(items: readonly RoutineItem[], item: RoutineItem): RoutineItem[] {
+  if (item.kind === 'test' && item.when === 'between') {
+    const presses = pressesOf({ items: [...items] });
+    const half = presses[Math.ceil(presses.length / 2) - 1];
+    const at = items.findIndex(({ id }) => id === half?.id);
+    if (half) return [...items.slice(0, at + 1), item, ...items.slice(at + 1)];
+  }
   const rank = rankOf(item);
   const after = items.findLastIndex((one) => rankOf(one) <= rank);
   return [...items.slice(0, after + 1), item, ...items.slice(after + 1)];

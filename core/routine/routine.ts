@@ -130,6 +130,12 @@ export const isPress = (item: RoutineItem): item is PressItem =>
 /** The lines that are pressed, in order. */
 export const pressesOf = ({ items }: Pick<Routine, 'items'>): PressItem[] => items.filter(isPress);
 
+/** The tests a routine leads by itself, and when. */
+export const testsLed = (routine: Pick<Routine, 'items'>) =>
+  activitiesOf(routine).flatMap((one) =>
+    one.kind === 'test' ? [{ testId: one.testId, moment: one.when }] : [],
+  );
+
 /** The lines that are not, in order. */
 export const activitiesOf = ({ items }: Pick<Routine, 'items'>): Activity[] =>
   items.filter((item) => !isPress(item));

@@ -1,4 +1,4 @@
-import type { ActivityKind, Demands, Part, Picture } from '#core/activities';
+import type { ActivityKind, Demands, Measured, Part, Picture } from '#core/activities';
 import type { Side } from '#core/anatomy';
 import type { Dose } from '#core/dosage';
 
@@ -69,6 +69,10 @@ export interface ActivityStep {
   /** How long it is led; 0: it is only told. Seconds. */
   limitSeconds: number;
   count: Part['count'];
+  /** About how long it takes where nothing times it, seconds. */
+  takesSeconds?: number;
+  /** The figure that is taken. */
+  measures?: Measured;
   /** Only when the client picked its line for today. */
   asNeeded?: true;
   /** What shows it, drawn. */

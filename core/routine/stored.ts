@@ -4,6 +4,7 @@ import { doseSchema } from '#core/dosage';
 import { findTool } from '#core/equipment';
 import { noLongerUsed, presentId } from '#core/knowledge';
 import { findPosture } from '#core/loading';
+import { findTest } from '#core/measurement';
 import { z } from 'zod';
 import { pressSchema, storedRoutineSchema, type Routine } from './routine';
 
@@ -65,6 +66,8 @@ function unknownEntry(activity: Activity): string | null {
       return findStretch(activity.stretchId) ? null : noLongerUsed('stretch', activity.stretchId);
     case 'drill':
       return findDrill(activity.drillId) ? null : noLongerUsed('drill', activity.drillId);
+    case 'test':
+      return findTest(activity.testId) ? null : noLongerUsed('test', activity.testId);
     case 'warm-up':
     case 'breathing':
     case 'cold':

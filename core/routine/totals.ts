@@ -1,6 +1,7 @@
 import type { Side } from '#core/anatomy';
 import type { SecondsBand } from '#core/dosage';
 import { findTool } from '#core/equipment';
+import { TEST_SECONDS } from '#core/measurement';
 import { timesAWeek } from './dueLines';
 import { layOut, type Layout } from './layOut';
 import { sidesPressed } from './placeKey';
@@ -21,12 +22,11 @@ export interface Totals {
   holds: number;
   /** Stretches, drills, breathing and what else is led and not pressed. */
   activities: SecondsBand;
+  /** Movement tests it leads by itself. */
+  tests: number;
 }
 
 const none = (): SecondsBand => ({ least: 0, most: 0 });
-
-/** Doing a movement test once, each side; our estimate, seconds. */
-export const TEST_SECONDS = 20;
 
 /** A session with so many movement tests before and after it. */
 export const withTests = ({ least, most }: SecondsBand, tests: number): SecondsBand => ({
@@ -46,11 +46,13 @@ export function totalsOf(routine: Routine, layout: Layout = layOut(routine)): To
   const affectedBy = new Map(pressesOf(routine).map((item) => [item.id, item.affectedSide]));
   const activities = none();
   let holds = 0;
+  let tests = 0;
   for (const block of layout.blocks) {
     const { step } = block;
     if (!isHold(step)) {
       activities.least += block.leastSeconds;
       activities.most += block.seconds;
+      if (step.measures) tests += 1;
       continue;
     }
     holds += 1;
@@ -85,5 +87,6 @@ export function totalsOf(routine: Routine, layout: Layout = layOut(routine)): To
     affectedShare: twoSided > 0 ? onAffected / twoSided : null,
     holds,
     activities,
+    tests,
   };
 }

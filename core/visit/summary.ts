@@ -18,7 +18,7 @@ export interface VisitFigure {
   testId: string;
   quantityId: string;
   side: 'left' | 'right' | 'mid';
-  moment: 'before' | 'after';
+  moment: 'before' | 'between' | 'after';
   value: number;
   way: Way;
   /** Who took it; null when that is not known. */

@@ -191,7 +191,7 @@ export const measurement = pgTable(
     /** A quantity's id, or an observation's. */
     quantityId: text('quantity_id').notNull(),
     side: text('side', { enum: ['left', 'right', 'mid'] }).notNull(),
-    moment: text('moment', { enum: ['before', 'after'] }).notNull(),
+    moment: text('moment', { enum: ['before', 'between', 'after'] }).notNull(),
     /** One to three figures in the quantity's unit; empty for an observation. */
     tries: jsonb('tries').$type<number[]>().notNull(),
     /** The median of the tries; null for an observation. */

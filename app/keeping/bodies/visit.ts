@@ -13,42 +13,50 @@ export const pointBodySchema = z.object({
 });
 
 /** A figure or an observation of a movement test. */
-export const readingSchema = z
-  .object({
-    testId: z.string().max(40),
-    quantityId: z.string().max(40),
-    side: z.enum(['left', 'right', 'mid'], { error: 'A side is left, right or mid.' }),
-    moment: z.enum(['before', 'after'], { error: 'A reading is before or after.' }),
-    tries: z
-      .array(z.number({ error: 'A reading must be a number.' }))
-      .max(MOST_TRIES, `At most ${MOST_TRIES} tries are kept.`),
-    seen: z.string().max(60).nullable().default(null),
-    way: z.enum(WAYS, { error: 'That is not a way of measuring we know.' }),
-    pictureId: idSchema.nullable().default(null),
-  })
-  .superRefine((given, context) => {
-    const test = findTest(given.testId);
-    const refuse = (message: string) =>
-      context.addIssue({ code: 'custom', message, path: ['tries'] });
-    if (!test) {
-      refuse('That is not a test this edition knows.');
-      return;
-    }
-    const quantity = findQuantity(given.testId, given.quantityId);
-    const observation = test.observations.find(({ id }) => id === given.quantityId);
-    const sided = quantity?.sided ?? observation?.sided;
-    if (sided === undefined) refuse('That test does not have such a figure.');
-    else if (sided === (given.side === 'mid')) refuse('The side does not fit the test.');
-    if (observation && (given.seen === null || !observation.options.includes(given.seen))) {
-      refuse('Choose one of the answers.');
-    }
-    if (quantity) {
-      const reading = readingOf(quantity, given.tries);
-      if (!reading.ok) refuse(reading.mistake.says);
-      if (!quantity.ways.includes(given.way)) refuse('It is not measured in that way.');
-    }
-  });
-export type Reading = z.infer<typeof readingSchema>;
+const readingAt = <M extends z.ZodType<string>>(moment: M) =>
+  z
+    .object({
+      testId: z.string().max(40),
+      quantityId: z.string().max(40),
+      side: z.enum(['left', 'right', 'mid'], { error: 'A side is left, right or mid.' }),
+      moment,
+      tries: z
+        .array(z.number({ error: 'A reading must be a number.' }))
+        .max(MOST_TRIES, `At most ${MOST_TRIES} tries are kept.`),
+      seen: z.string().max(60).nullable().default(null),
+      way: z.enum(WAYS, { error: 'That is not a way of measuring we know.' }),
+      pictureId: idSchema.nullable().default(null),
+    })
+    .superRefine((given, context) => {
+      const test = findTest(given.testId);
+      const refuse = (message: string) =>
+        context.addIssue({ code: 'custom', message, path: ['tries'] });
+      if (!test) {
+        refuse('That is not a test this edition knows.');
+        return;
+      }
+      const quantity = findQuantity(given.testId, given.quantityId);
+      const observation = test.observations.find(({ id }) => id === given.quantityId);
+      const sided = quantity?.sided ?? observation?.sided;
+      if (sided === undefined) refuse('That test does not have such a figure.');
+      else if (sided === (given.side === 'mid')) refuse('The side does not fit the test.');
+      if (observation && (given.seen === null || !observation.options.includes(given.seen))) {
+        refuse('Choose one of the answers.');
+      }
+      if (quantity) {
+        const reading = readingOf(quantity, given.tries);
+        if (!reading.ok) refuse(reading.mistake.says);
+        if (!quantity.ways.includes(given.way)) refuse('It is not measured in that way.');
+      }
+    });
+export const readingSchema = readingAt(
+  z.enum(['before', 'after'], { error: 'A reading is before or after.' }),
+);
+/** At home the middle of a session is a moment as well. */
+const homeReadingSchema = readingAt(
+  z.enum(['before', 'between', 'after'], { error: 'A figure is before, in between or after.' }),
+);
+export type Reading = z.infer<typeof homeReadingSchema>;
 
 /** A reading of a visit, or null when it is taken back. */
 export const readingBodySchema = z.object({
@@ -56,7 +64,7 @@ export const readingBodySchema = z.object({
   reading: readingSchema.nullable(),
 });
 
-export const homeMeasureSchema = z.object({ reading: readingSchema });
+export const homeMeasureSchema = z.object({ reading: homeReadingSchema });
 
 /** Asks for a test at home, or no longer. */
 export const homeAskingSchema = z.object({

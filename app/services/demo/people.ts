@@ -271,7 +271,7 @@ export const CLIENTS: readonly DemoClient[] = [
         { siteId: 'below-ridge', method: 'fade', grade: 4 },
         { siteId: 'between-blades', method: 'timed', grade: 4, points: 2 },
       ],
-      beside: ['warm-up', 'stretch', 'drill'],
+      beside: ['warm-up', 'stretch', 'drill', 'test', 'test'],
     },
   },
   {

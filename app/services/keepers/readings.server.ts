@@ -1,8 +1,10 @@
 import { dayOf } from '#core/calendar';
 import { findQuantity, readingOf } from '#core/measurement';
+import { activitiesOf } from '#core/routine';
 import { and, eq, isNull, ne, sql } from 'drizzle-orm';
 import type { Database } from '~/db/database.server';
 import { client, measurement } from '~/db/schema.server';
+import { versionsOf } from '~/db/routines.server';
 import { anyMeasurementOf, measurementsOf, pictureOf } from '~/db/visits.server';
 import type { Reading } from '~/keeping/bodies';
 import type { Keeper } from '~/keeping/server/keep.server';
@@ -122,6 +124,14 @@ export const keepReading: Keeper<'reading'> = async ({
   };
 };
 
+/** Whether any version has the test among its lines: what was measured late is of an earlier one. */
+async function isPrescribed(db: Database, clientId: string, testId: string): Promise<boolean> {
+  const versions = await versionsOf(db, clientId);
+  return versions.some(({ content }) =>
+    activitiesOf(content).some((one) => one.kind === 'test' && one.testId === testId),
+  );
+}
+
 /** A figure the client measured at home. */
 export const keepHomeMeasure: Keeper<'home measure'> = async ({
   setting: { db },
@@ -132,7 +142,8 @@ export const keepHomeMeasure: Keeper<'home measure'> = async ({
   at,
 }) => {
   const file = found(given, 'client');
-  if (!file.homeMeasures.some(({ testId }) => testId === reading.testId)) {
+  const isAsked = file.homeMeasures.some(({ testId }) => testId === reading.testId);
+  if (!isAsked && !(await isPrescribed(db, file.id, reading.testId))) {
     throw new Refusal(422, 'Your therapist has not asked for this measure.');
   }
   await db.insert(measurement).values({

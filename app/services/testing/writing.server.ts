@@ -57,7 +57,7 @@ export const addOwnPoint = (s: Setting, who: Principal, { id, point }: PointWish
 export const removeOwnPoint = (s: Setting, who: Principal, id: string, revision = 1) =>
   write(s, who, 'point', [null, id], { visitId: null, point: null }, revision);
 
-export type MeasureWish = Body<'home measure'>['reading'] & {
+export type MeasureWish = NonNullable<Body<'reading'>['reading']> & {
   id: string;
   revision?: number | null;
 };
@@ -82,7 +82,11 @@ export const removeMeasure = (
 export const keepOwnMeasure = (
   s: Setting,
   who: Principal,
-  { id, revision: _none, ...reading }: MeasureWish,
+  {
+    id,
+    revision: _none,
+    ...reading
+  }: Body<'home measure'>['reading'] & { id: string; revision?: number | null },
 ) => write(s, who, 'home measure', [null, id], { reading });
 
 export const askAtHome = (

@@ -10,7 +10,7 @@ export interface Figure {
   testId: string;
   quantityId: string;
   side: 'left' | 'right' | 'mid';
-  moment: 'before' | 'after';
+  moment: 'before' | 'between' | 'after';
   tries: number[];
   value: number | null;
   seen: string | null;
@@ -23,6 +23,7 @@ export interface Figure {
 }
 
 type Reading = Body<'home measure'>['reading'];
+type VisitReading = Body<'reading'>['reading'];
 
 /** A reading on its way, as it will be read. */
 function figureOf(
@@ -80,7 +81,7 @@ export function useFigures(
   }
   return {
     figures: [...shown.values()],
-    write: (id: string, reading: Reading | null) => {
+    write: (id: string, reading: VisitReading) => {
       const known = kept.find((one) => one.id === id);
       outbox.add({
         kind: 'reading',

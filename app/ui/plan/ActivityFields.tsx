@@ -214,6 +214,7 @@ export function ActivityFields({
         />
       );
     case 'note':
+    case 'test':
       return null;
   }
 }

@@ -57,7 +57,9 @@ export function Sums({ totals, minutesPerDay }: { totals: Totals; minutesPerDay:
         </table>
       )}
       <p className={classes.also}>
-        {clockBand(withTests(totals.session, TESTS))} with two movement tests before and after.
+        {totals.tests > 0
+          ? 'Its movement tests are counted in.'
+          : `${clockBand(withTests(totals.session, TESTS))} with two movement tests before and after.`}
         {totals.affectedShare !== null &&
           ` The affected side gets ${Math.round(totals.affectedShare * 100)} % of the contact.`}
       </p>

@@ -5,7 +5,9 @@ import {
   DRILLS,
   findDrill,
   findStretch,
+  HOME_TESTS,
   STRETCHES,
+  TEST_MOMENTS,
   WARM_UPS,
   type Activity,
 } from '#core/activities';
@@ -22,6 +24,11 @@ const AFFECTED = [
   { value: 'left', label: 'left' },
   { value: 'right', label: 'right' },
 ] as const;
+
+const MOMENTS = Object.entries(TEST_MOMENTS).map(([value, { name }]) => ({
+  value: value as keyof typeof TEST_MOMENTS,
+  label: name,
+}));
 
 /** Sides that a chosen entry has: those chosen before where they fit. */
 const sidesFor = <S extends string>(sided: boolean, before: S): S | 'both' | 'mid' =>
@@ -112,6 +119,25 @@ export function WhichActivity({
         </>
       );
     }
+    case 'test':
+      return (
+        <>
+          <Select
+            label="Which test"
+            allowDeselect={false}
+            value={activity.testId}
+            data={HOME_TESTS.map(({ id, name }) => ({ value: id, label: name }))}
+            onChange={(testId) => testId && onChange({ ...activity, testId }, 'which')}
+          />
+          <Choice
+            inLine
+            legend="when"
+            value={activity.when}
+            options={MOMENTS}
+            onChoose={(when) => onChange({ ...activity, when }, 'when')}
+          />
+        </>
+      );
     case 'warm-up':
       return (
         <Choice

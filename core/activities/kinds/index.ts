@@ -7,6 +7,7 @@ import { drill } from './drill';
 import type { Kind } from './kind';
 import { note } from './note';
 import { stretch } from './stretch';
+import { test } from './test';
 import { warmUp } from './warmUp';
 
 /** Everything that is known of each kind, in the order a session usually has them. */
@@ -16,6 +17,7 @@ export const ACTIVITY_KINDS: { [K in ActivityKind]: Kind<Extract<Activity, { kin
   stretch,
   'contract-relax': contractRelax,
   drill,
+  test,
   cold,
   note,
   'and-then': andThen,

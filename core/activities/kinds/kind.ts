@@ -1,5 +1,6 @@
 import type { Side } from '#core/anatomy';
 import type { Source, Verdict } from '#core/knowledge';
+import type { Quantity } from '#core/measurement';
 import type { Demands } from '../demands';
 
 /** Something that is done in one go and led as one step. */
@@ -13,6 +14,17 @@ export interface Part {
   says: readonly string[];
   /** What is counted while it lasts; `turns` are what one of them is made of, in order. */
   count: { of: number; eachSeconds: number; name: string; turns: readonly Turn[] } | null;
+  /** About how long it takes where nothing times it, for the minutes; our estimate, seconds. */
+  takesSeconds?: number;
+  /** The figure that is taken. */
+  measures?: Measured;
+}
+
+/** A figure of a movement test, and when of the session it is taken. */
+export interface Measured {
+  testId: string;
+  when: 'before' | 'between' | 'after';
+  quantity: Quantity;
 }
 
 /** A part of one round or one breath, seconds. */
@@ -23,7 +35,7 @@ export interface Turn {
 
 /** A drawing of a movement, by the table it stands in. */
 export interface Picture {
-  of: 'stretch' | 'drill' | 'breathing';
+  of: 'stretch' | 'drill' | 'breathing' | 'test';
   id: string;
 }
 

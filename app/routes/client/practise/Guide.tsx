@@ -7,6 +7,7 @@ import { useLead } from '~/ui/practise/useLead';
 import { usePicturesAhead } from '~/ui/practise/usePicturesAhead';
 import type { Numbers } from '~/ui/screening/Call';
 import { LedContext } from './led';
+import type { Taken } from './Measuring';
 import { Opening } from './Opening';
 import { Run } from './Run';
 import classes from './practise.module.css';
@@ -26,7 +27,7 @@ export function Guide({
   userId: string;
   version: LedRoutine;
   therapistName: string;
-  home: HomeToday;
+  home: HomeToday & { taken: readonly Taken[] };
   numbers: Numbers;
   /** Contact seconds of earlier sessions of the day, by site and side. */
   spent: Readonly<Record<string, number>>;

@@ -12,6 +12,7 @@ import { Closing, Finished, Stopped } from './Ending';
 import { activityOf, BeforeDoing, Doing } from './Doing';
 import { Find } from './Find';
 import { Holding } from './Holding';
+import { Measuring, type Taken } from './Measuring';
 import { Opening } from './Opening';
 import { remainingPlace, remainingSpots } from './place';
 import classes from './practise.module.css';
@@ -44,7 +45,7 @@ export function Run({
   device: Device;
   version: LedRoutine;
   therapistName: string;
-  home: HomeToday;
+  home: HomeToday & { taken: readonly Taken[] };
   numbers: Numbers;
   /** Contact seconds of earlier sessions of the day, by site and side. */
   spent: Readonly<Record<string, number>>;
@@ -140,8 +141,22 @@ export function Run({
     if (state.status === 'finished') {
       return <Finished state={state} measure={home.again} />;
     }
+    const measures = activityOf(state)?.measures;
     switch (state.phase.name) {
       case 'find':
+        if (measures) {
+          return (
+            <Measuring
+              key={state.stepIndex}
+              state={state}
+              measures={measures}
+              taken={home.taken}
+              happen={happen}
+              onSkip={ask.onSkip}
+              onStop={ask.onStop}
+            />
+          );
+        }
         return activityOf(state) ? (
           <BeforeDoing
             key={state.stepIndex}

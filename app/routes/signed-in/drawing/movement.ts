@@ -5,9 +5,9 @@ import { sceneSvg } from '~/ui/poses/sceneSvg.server';
 import type { Route } from './+types/movement';
 import { asPicture, sideOf } from './picture.server';
 
-const MOVEMENTS = ['stretch', 'drill', 'breathing'] as const;
+const MOVEMENTS = ['stretch', 'drill', 'breathing', 'test'] as const;
 
-/** A stretch, a drill or breathing, drawn. Nothing in it is about a person. */
+/** A stretch, a drill, breathing or a movement test, drawn. Nothing in it is about a person. */
 export const loader = ({ params, request }: Route.LoaderArgs) =>
   load(async () => {
     const of = found(

@@ -15,6 +15,9 @@ import {
 } from './readings';
 import classes from './measure.module.css';
 
+/** So many of the latest sessions at home are told. */
+const MOST_SESSIONS = 2;
+
 /** One figure of a test: its fields, its arc, and what changed. */
 export function QuantityPanel({
   quantity,
@@ -140,6 +143,19 @@ export function QuantityPanel({
                 after={before}
                 when={last ? `since ${readings.when(last)}` : ''}
               />
+              {readings
+                .aroundSessions(place)
+                .slice(0, MOST_SESSIONS)
+                .map(({ day, before: first, after: last }) => (
+                  <ChangeWords
+                    key={day}
+                    quantity={quantity}
+                    side={side}
+                    before={first}
+                    after={last}
+                    when={`within the session of ${readings.day(day)}`}
+                  />
+                ))}
               {after && (
                 <ChangeWords
                   quantity={quantity}

@@ -1,4 +1,6 @@
+import { descending, group, sort } from 'd3-array';
 import { useMemo } from 'react';
+import type { Day } from '#core/calendar';
 import { UNIT_WORDS, type Ordinary, type Quantity, type Read } from '#core/measurement';
 import type { Figure } from '~/ui/measure/useFigures';
 import { shortDay } from '~/ui/parts/words';
@@ -11,7 +13,8 @@ export type Data = Omit<Route.ComponentProps['loaderData'], 'figures' | 'openId'
 };
 export type Row = Figure;
 export type Side = Row['side'];
-export type Moment = Row['moment'];
+/** At a visit there is no middle. */
+export type Moment = Exclude<Row['moment'], 'between'>;
 
 export const SIDES = ['left', 'right'] as const;
 /** The sides a figure is taken on. */
@@ -62,6 +65,22 @@ export function useReadings({ figures, visits, openId, today }: Data, testId: st
               (row.visitId === null || row.visitId !== openId),
           )
           .reverse(),
+      /** What a session at home moved, newest first: the figure before it, and the last one in it or after it. */
+      aroundSessions: ({ quantityId, side }: Place): { day: Day; before: Row; after: Row }[] => {
+        const rows = own.filter(
+          (row) => row.visitId === null && row.quantityId === quantityId && row.side === side,
+        );
+        const days = group(rows, (row) => row.day);
+        const told = [...days].flatMap(([of, figures]) => {
+          const before = figures.findLast((row) => row.moment === 'before');
+          const after =
+            figures.findLast((row) => row.moment === 'after') ??
+            figures.findLast((row) => row.moment === 'between');
+          return before && after ? [{ day: of, before, after }] : [];
+        });
+        return sort(told, (one, other) => descending(one.day, other.day));
+      },
+      day: (of: Day) => shortDay(of, today),
       when: (row: Row) =>
         `${shortDay(day.get(row.visitId ?? '') ?? row.day, today)}${row.visitId === null ? ', at home' : ''}`,
     };
