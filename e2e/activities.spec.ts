@@ -102,8 +102,24 @@ test('what is not pressed is prescribed by keyboard, led on the phone and logged
   await expect(phone.getByText(/on a human body/)).toBeVisible();
   await phone.getByLabel('left', { exact: true }).fill('52');
   await phone.getByLabel('left', { exact: true }).press('Enter');
-  await phone.getByLabel('right', { exact: true }).fill('61');
-  await phone.getByLabel('right', { exact: true }).press('Enter');
+  // The other side by the phone itself, with no hand for the screen: still, turned, and held there.
+  await phone.getByRole('button', { name: 'Measure right with this phone' }).click();
+  const tilt = async (gamma: number, seconds: number) => {
+    for (let ms = 0; ms < seconds * 1000; ms += 100) {
+      await phone.evaluate((to) => {
+        window.dispatchEvent(
+          new DeviceOrientationEvent('deviceorientation', { alpha: 0, beta: 0, gamma: to }),
+        );
+      }, gamma);
+      await phone.clock.runFor(100);
+    }
+  };
+  await tilt(0, 7.5);
+  await expect(phone.getByText(/Now go as far as it goes easily/)).toBeVisible();
+  await tilt(30, 0.3);
+  await tilt(61, 1.6);
+  await expect(phone.getByLabel('right', { exact: true })).toHaveValue('61');
+  await expect(phone.getByText('by tilt')).toBeVisible();
   await press('Go on');
   await expect(title).toContainText('Skull base');
   while (!/stretch/.test((await title.textContent()) ?? '')) {
@@ -144,6 +160,7 @@ test('what is not pressed is prescribed by keyboard, led on the phone and logged
   await expect(page.getByRole('row', { name: /today/ })).toContainText('beside 6 of 6');
   // The figures stand with the test, each at its moment.
   await page.goto(`${file}/measure`);
+  await page.getByRole('button', { name: /Look over the shoulder/ }).click();
   await expect(page.getByText(/52° → 58° within the session of today/).first()).toBeVisible();
 });
 

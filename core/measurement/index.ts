@@ -43,3 +43,4 @@ export {
 } from './reading';
 export { findQuantity, findTest, sitesOfTest, TEST_SECONDS, TESTS, testsFor } from './tests';
 export { gravityOf, tiltBetween, type Gravity } from './tilt';
+export { steadyTilt, TILT_PATIENCE_MS, type SteadyTilt, type TiltSample } from './steadyTilt';

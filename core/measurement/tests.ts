@@ -255,7 +255,8 @@ const ENTRIES: Record<TestId, Entry> = {
       length('gap', 'heel to buttock', 'cm', [0, 60], { better: 'less', sem: 1 }),
     ],
     observations: [seen('way', 'How does it go?', ['free', 'pulls in front', 'hip lifts'], true)],
-    atHome: 'Lie face down, bend the knee, and count the hands that fit between heel and buttock.',
+    atHome:
+      'Lie face down, phone tucked into the sock along the shin, and bend the knee as far as it goes easily.',
     tilt: 'Phone along the shin: from flat to bent.',
   },
   'edge-of-bed': {
@@ -283,7 +284,8 @@ const ENTRIES: Record<TestId, Entry> = {
     name: 'Lift the straight leg',
     how: ['Lie on the back, other leg flat. Lift the straight leg until the knee wants to bend.'],
     quantities: [degrees('lift', 'lift', 130, null)],
-    atHome: 'Lie on your back and lift the straight leg, phone along the shin.',
+    atHome:
+      'Lie on your back, phone tucked into the sock along the shin, and lift the straight leg.',
     tilt: 'Phone along the shin: from flat to lifted.',
   },
   squat: {

@@ -12,6 +12,7 @@ import { load } from '~/door.server';
 import { ownMeasures } from '~/services/measuring.server';
 import { NeedsYou } from '~/ui/keeping/NeedsYou';
 import { useHomeFigures } from '~/ui/measure/useFigures';
+import { ByPhone } from '~/ui/measure/ByPhone';
 import { TriesField } from '~/ui/measure/TriesField';
 import { nearDay } from '~/ui/parts/words';
 import type { Route } from './+types/measure';
@@ -60,26 +61,33 @@ function HomeTest({ data, test, when }: { data: Data; test: MovementTest; when: 
       quantity.sided ? side : quantity.name,
       moments.length > 1 ? `${moment} the session` : '',
     ];
+    const put = (tries: number[], way: Way) =>
+      write(uuid(), {
+        testId: test.id,
+        quantityId: quantity.id,
+        side,
+        moment,
+        tries,
+        seen: null,
+        way,
+        pictureId: null,
+      });
     return (
-      <TriesField
-        key={`${quantity.id}:${side}:${moment}`}
-        label={parts.filter(Boolean).join(', ')}
-        quantity={quantity}
-        tries={row?.tries ?? []}
-        way={row?.way ?? null}
-        onTries={(tries: number[], way: Way) =>
-          write(uuid(), {
-            testId: test.id,
-            quantityId: quantity.id,
-            side,
-            moment,
-            tries,
-            seen: null,
-            way,
-            pictureId: null,
-          })
-        }
-      />
+      <div key={`${quantity.id}:${side}:${moment}`}>
+        <TriesField
+          label={parts.filter(Boolean).join(', ')}
+          quantity={quantity}
+          tries={row?.tries ?? []}
+          way={row?.way ?? null}
+          onTries={put}
+        />
+        {quantity.ways.includes('tilt') && (
+          <ByPhone
+            side={parts.filter(Boolean).join(', ')}
+            onTake={(degrees) => put([degrees], 'tilt')}
+          />
+        )}
+      </div>
     );
   };
   const days = group(

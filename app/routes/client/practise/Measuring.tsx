@@ -6,6 +6,7 @@ import type { EventBody, SessionState } from '#core/session';
 import type { Letter } from '~/keeping/letter';
 import { NeedsYou } from '~/ui/keeping/NeedsYou';
 import { useLetters, useOutbox } from '~/ui/keeping/Keeping';
+import { ByPhone } from '~/ui/measure/ByPhone';
 import { TriesField } from '~/ui/measure/TriesField';
 import { wayPicture } from '~/ui/practise/pictures';
 import { activityOf } from './Doing';
@@ -110,14 +111,21 @@ export function Measuring({
         />
         <div className={classes.measured}>
           {sides.map((side) => (
-            <TriesField
-              key={side}
-              label={side === 'mid' ? quantity.name : side}
-              quantity={quantity}
-              tries={at(side)?.tries ?? []}
-              way={at(side)?.way ?? null}
-              onTries={(tries, by) => take(side, tries, by)}
-            />
+            <div key={side}>
+              <TriesField
+                label={side === 'mid' ? quantity.name : side}
+                quantity={quantity}
+                tries={at(side)?.tries ?? []}
+                way={at(side)?.way ?? null}
+                onTries={(tries, by) => take(side, tries, by)}
+              />
+              {quantity.ways.includes('tilt') && (
+                <ByPhone
+                  side={side === 'mid' ? '' : side}
+                  onTake={(degrees) => take(side, [degrees], 'tilt')}
+                />
+              )}
+            </div>
           ))}
         </div>
       </div>

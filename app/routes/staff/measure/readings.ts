@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import type { Day } from '#core/calendar';
 import { UNIT_WORDS, type Ordinary, type Quantity, type Read } from '#core/measurement';
 import type { Figure } from '~/ui/measure/useFigures';
-import { shortDay } from '~/ui/parts/words';
+import { nearDay, shortDay } from '~/ui/parts/words';
 import type { Route } from './+types/measure';
 
 /** What the page has read, with what is on its way laid over it. */
@@ -80,7 +80,7 @@ export function useReadings({ figures, visits, openId, today }: Data, testId: st
         });
         return sort(told, (one, other) => descending(one.day, other.day));
       },
-      day: (of: Day) => shortDay(of, today),
+      day: (of: Day) => nearDay(of, today),
       when: (row: Row) =>
         `${shortDay(day.get(row.visitId ?? '') ?? row.day, today)}${row.visitId === null ? ', at home' : ''}`,
     };

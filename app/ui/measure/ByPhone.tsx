@@ -1,0 +1,48 @@
+import { openSound } from '~/ui/practise/cues';
+import { useSteadyTilt, type Reading } from './useSteadyTilt';
+import classes from './ByPhone.module.css';
+
+function wordsOf(reading: Reading): string {
+  switch (reading.phase) {
+    case 'into place':
+      return `Get into place: ${reading.seconds}`;
+    case 'start':
+      return 'Hold it where you start, still, until it sounds.';
+    case 'moving':
+      return `Now go as far as it goes easily, and stay there. ${reading.degrees}°`;
+    case 'done':
+    case 'given up':
+      return '';
+  }
+}
+
+/** Reads an angle by the phone that is held along what moves; it takes the figure by itself. */
+export function ByPhone({
+  side,
+  onTake,
+}: {
+  /** “left”, “right”, or nothing in the middle. */
+  side: string;
+  onTake: (degrees: number) => void;
+}) {
+  const { reading, trouble, begin, leave } = useSteadyTilt(onTake);
+  return (
+    <div className={classes.byPhone}>
+      <button
+        type="button"
+        className={classes.button}
+        data-reading={reading !== null}
+        onClick={() => {
+          openSound();
+          if (reading) leave();
+          else begin();
+        }}
+      >
+        {reading ? 'Leave it' : `Measure${side && ` ${side}`} with this phone`}
+      </button>
+      <p role={trouble ? 'alert' : 'status'} data-trouble={trouble !== ''}>
+        {reading ? wordsOf(reading) : trouble}
+      </p>
+    </div>
+  );
+}
