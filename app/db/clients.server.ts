@@ -34,6 +34,7 @@ const fileQuery = (db: Database, practiceId: string, clientId: string) =>
       places: client.places,
       things: client.things,
       timesOfDay: client.timesOfDay,
+      habits: client.habits,
       helperAtHome: client.helperAtHome,
       homeMeasures: client.homeMeasures,
       detailsRevision: client.detailsRevision,

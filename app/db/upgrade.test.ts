@@ -92,6 +92,7 @@ test('data of the first edition survive: files gain empty fields, issued routine
     tools: null,
     places: null,
     things: null,
+    habits: null,
     timesOfDay: null,
     detailsRevision: 0,
   });

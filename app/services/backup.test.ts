@@ -196,6 +196,7 @@ async function told(db: Database): Promise<string[]> {
         })
         .map((line) => line.replace(/"ended_at": null, |, "ended_at": null/, ''))
         .map((line) => line.replace(/"things": null, |, "things": null/, ''))
+        .map((line) => line.replace(/"habits": null, |, "habits": null/, ''))
         .map((line) =>
           line.replaceAll(/"(phone|emergency_number)": "", |, "(phone|emergency_number)": ""/g, ''),
         ),

@@ -156,6 +156,18 @@ describe('what a client brings', () => {
     });
   });
 
+  it('has habits the routine is tied to; an edition that does not ask for them leaves them as they are', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const habits = { evening: '  the film ', midday: 'lunch' };
+    await changeBrings(setting, owner, clientId, brings({ habits }));
+    const kept = async () => (await fileOf(setting, owner, clientId)).habits;
+    expect(await kept()).toEqual({ evening: 'the film', midday: 'lunch' });
+    await changeBrings(setting, owner, clientId, brings({ massKilograms: '61' }), 1);
+    expect(await kept()).toEqual({ evening: 'the film', midday: 'lunch' });
+    await changeBrings(setting, owner, clientId, brings({ habits: {} }), 2);
+    expect(await kept()).toEqual({});
+  });
+
   it('saved from a page that somebody else has overtaken is refused, and nothing is changed', async () => {
     const clientId = await addClient(setting, owner, details());
     await changeBrings(setting, owner, clientId, brings(), 0);
@@ -226,6 +238,11 @@ describe('what a client brings', () => {
     [{ statureCentimetres: '17' }, 'Stature must be at least 120 cm.'],
     [{ tools: ['spoon'] }, 'That is not a tool we know.'],
     [{ timesOfDay: ['teatime'] }, 'That is not a time of day we know.'],
+    [{ habits: { teatime: 'tea' } }, 'That is not a time of day we know.'],
+    [
+      { habits: { evening: 'x'.repeat(41) } },
+      'What they do anyway may have at most 40 characters.',
+    ],
     [{ helperAtHome: 'maybe' }, 'A helper at home is yes, no or not asked.'],
   ])('refuses %j with its sentence', (change, sentence) => {
     const parsed = bringsSchema.safeParse({

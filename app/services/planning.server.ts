@@ -82,6 +82,7 @@ export async function planOf(setting: Setting, who: Principal, clientId: string)
   return {
     file,
     /** An interview was held or confirmed. */
+    today,
     screened: interviews.some(({ confirmed }) => confirmed),
     /** What brings them, for what to begin from. */
     complaints: complaints

@@ -1,5 +1,12 @@
 import { addDays, askedBetween, dayOf, weekOf } from '#core/calendar';
-import { ledWords, placeKey, sessionsAWeek, totalsOf, type LedRoutine } from '#core/routine';
+import {
+  ledWords,
+  placeKey,
+  sessionsAWeek,
+  spreadWeek,
+  totalsOf,
+  type LedRoutine,
+} from '#core/routine';
 import { allStop, screen, type ScreenAnswer } from '#core/screening';
 import { asksAbout, type Borne } from '#core/response';
 import { isDue } from '#core/complaint';
@@ -84,6 +91,12 @@ export async function clientStart(setting: Setting, who: Principal) {
         issuedOn: version.issuedOn,
         reason: version.reason,
         totals: totalsOf(lines.sure),
+        /** How the week is proposed, from the whole of it. */
+        week: spreadWeek(
+          version.content,
+          { timesOfDay: file.timesOfDay, habits: file.habits },
+          today,
+        ),
       },
     doneThisWeek: last.filter(({ day, counts }) => counts && day >= monday).length,
     askedThisWeek: askedBetween(periods, monday, addDays(monday, 6)),

@@ -1,4 +1,4 @@
 export { addDays, dayOf, daysBetween, isDay, isTimeZone, weekdayOf, weekOf, type Day } from './day';
 export { askedBetween, type AskPeriod } from './asked';
-export { TIMES_OF_DAY } from './timesOfDay';
+export { TIMES_OF_DAY, type TimeOfDay } from './timesOfDay';
 export { quietDays } from './quiet';

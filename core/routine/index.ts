@@ -43,3 +43,11 @@ export { ladderFor, type LadderClient, type LadderView } from './clientLadder';
 export { insteadOf, isRefused, type Instead } from './insteadOf';
 export { ledWords, lineTitle, type LedRoutine, type PostureWords, type SiteWords } from './led';
 export { gradeWords } from './gradeWords';
+export {
+  occasionWords,
+  sessionDays,
+  spreadWeek,
+  type Occasion,
+  type SpreadDay,
+  type SpreadWishes,
+} from './spread';

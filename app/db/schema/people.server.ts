@@ -1,3 +1,4 @@
+import type { TimeOfDay } from '#core/calendar';
 import type { AskedAtHome } from '#core/measurement';
 import { sql } from 'drizzle-orm';
 import {
@@ -159,7 +160,9 @@ export const client = pgTable(
     /** Ids of the things besides tools at hand; null when not asked yet. */
     things: jsonb('things').$type<string[]>(),
     /** When in the day there is time; null when not asked yet. */
-    timesOfDay: jsonb('times_of_day').$type<string[]>(),
+    timesOfDay: jsonb('times_of_day').$type<TimeOfDay[]>(),
+    /** What they do at that time anyway, for a routine to be tied to; null when not asked yet. */
+    habits: jsonb('habits').$type<Partial<Record<TimeOfDay, string>>>(),
     /** Somebody at home can press; null when not asked yet. */
     helperAtHome: boolean('helper_at_home'),
     /** Measures the client is asked for at home. */

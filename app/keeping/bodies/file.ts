@@ -1,9 +1,16 @@
-import { isDay, TIMES_OF_DAY } from '#core/calendar';
+import { isDay, TIMES_OF_DAY, type TimeOfDay } from '#core/calendar';
 import { findTool, surfaceIdSchema, THING_IDS, type ThingId } from '#core/equipment';
 import { BODY_BOUNDS } from '#core/loading';
 
 import { z } from 'zod';
 import { nameSchema, optionalNumber, orEmpty, timeZoneSchema } from '../fields';
+
+export const MOST_HABIT = 40;
+
+const habit = z
+  .string({ error: 'A habit must be text.' })
+  .trim()
+  .max(MOST_HABIT, `What they do anyway may have at most ${MOST_HABIT} characters.`);
 
 const minutesSchema = orEmpty(
   z.coerce
@@ -49,6 +56,18 @@ export const bringsSchema = z.object({
     .optional(),
   minutesPerDay: minutesSchema,
   timesOfDay: z.array(z.enum(TIMES_OF_DAY, { error: 'That is not a time of day we know.' })),
+  /** Absent from editions that did not ask: what is there stays. */
+  habits: z
+    .strictObject(
+      {
+        morning: habit.optional(),
+        midday: habit.optional(),
+        afternoon: habit.optional(),
+        evening: habit.optional(),
+      } satisfies Record<TimeOfDay, unknown>,
+      { error: 'That is not a time of day we know.' },
+    )
+    .optional(),
   helperAtHome: z
     .enum(['yes', 'no', ''], { error: 'A helper at home is yes, no or not asked.' })
     .nullable(),

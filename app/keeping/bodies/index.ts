@@ -42,6 +42,6 @@ export type Body<K extends KindId> = z.input<(typeof BODIES)[K]>;
 /** The same once parsed. */
 export type ReadBody<K extends KindId> = z.output<(typeof BODIES)[K]>;
 
-export { bringsSchema, detailsSchema, type Brings, type ClientDetails } from './file';
+export { bringsSchema, detailsSchema, MOST_HABIT, type Brings, type ClientDetails } from './file';
 export { readingSchema, type Reading } from './visit';
 export { MOST_TEMPLATES } from './template';

@@ -1,3 +1,4 @@
+import type { TimeOfDay } from '#core/calendar';
 import type { ActivityKind } from '#core/activities';
 import type { FeltAt } from '#core/complaint';
 import type { SurfaceId } from '#core/equipment';
@@ -45,7 +46,9 @@ export interface DemoClient {
   answersAlone?: readonly ConditionId[];
   /** A test the client does at home. */
   asksHome?: { testId: string; when: 'each session' | 'weekly' };
-  timesOfDay: readonly string[];
+  timesOfDay: readonly TimeOfDay[];
+  /** What they do at that time anyway. */
+  habits?: Partial<Record<TimeOfDay, string>>;
   helperAtHome: boolean | null;
   /** Days from today to the next visit; null for none set. */
   nextVisitIn: number | null;
@@ -117,6 +120,7 @@ export const CLIENTS: readonly DemoClient[] = [
       'Hauls again at half rig. Keep the order: ridge, back, buttock.',
     ],
     timesOfDay: ['evening'],
+    habits: { evening: 'tea after the get-out' },
     helperAtHome: true,
     nextVisitIn: 0,
     second: {
@@ -166,6 +170,7 @@ export const CLIENTS: readonly DemoClient[] = [
       'Table raised by a hand; thumb quieter.',
     ],
     timesOfDay: ['midday', 'evening'],
+    habits: { midday: 'the lunch break', evening: 'the kettle' },
     helperAtHome: false,
     nextVisitIn: 3,
     second: {
@@ -262,6 +267,7 @@ export const CLIENTS: readonly DemoClient[] = [
       'No change in three weeks: look at the set-up of the drums before more pressure.',
     ],
     timesOfDay: ['afternoon'],
+    habits: { midday: 'lunch', afternoon: 'after rehearsal' },
     helperAtHome: false,
     asksHome: { testId: 'shoulder-overhead', when: 'weekly' },
     nextVisitIn: 6,
@@ -307,6 +313,7 @@ export const CLIENTS: readonly DemoClient[] = [
     screening: ['no-bending'],
     visitNotes: ['Kneels to the floor cloth all morning.'],
     timesOfDay: ['evening'],
+    habits: { evening: 'the evening news' },
     helperAtHome: true,
     nextVisitIn: null,
     second: null,
@@ -349,6 +356,7 @@ export const CLIENTS: readonly DemoClient[] = [
       'Turns further; hands begin to ache at the knotting.',
     ],
     timesOfDay: ['midday'],
+    habits: { morning: 'brushing teeth', midday: 'the half-hour call' },
     helperAtHome: false,
     answersAlone: ['tired-hands'],
     asksHome: { testId: 'neck-turn', when: 'weekly' },
@@ -469,6 +477,7 @@ export const CLIENTS: readonly DemoClient[] = [
       'Edge of the bed: thigh sinks when the knee is straightened.',
     ],
     timesOfDay: ['afternoon', 'evening'],
+    habits: { morning: 'brushing teeth', evening: 'before bed' },
     helperAtHome: true,
     nextVisitIn: 5,
     second: {
@@ -520,6 +529,7 @@ export const CLIENTS: readonly DemoClient[] = [
     screening: ['no-overhead'],
     visitNotes: ['Head back under the pipes for hours. Arms overhead go numb: not at home.'],
     timesOfDay: ['evening'],
+    habits: { evening: 'the bath' },
     helperAtHome: null,
     nextVisitIn: 0,
     second: null,

@@ -202,6 +202,7 @@ async function seedClient(
       'glove',
     ],
     timesOfDay: [...person.timesOfDay],
+    habits: person.habits ?? {},
     helperAtHome: person.helperAtHome,
     homeMeasures: person.asksHome ? [person.asksHome] : [],
     createdAt: new Date(at),

@@ -1,3 +1,4 @@
+import { capital } from '../parts/words';
 import { findSite, placeOf } from '#core/anatomy';
 import { standingWords } from '#core/complaint';
 import { findTest } from '#core/measurement';
@@ -58,5 +59,5 @@ export function describe(letter: Letter): string {
     return `Session of ${day}: ${letter.body.event.type.replaceAll('-', ' ')}`;
   }
   const { words } = kindOf(letter.kind);
-  return words.charAt(0).toUpperCase() + words.slice(1);
+  return capital(words);
 }

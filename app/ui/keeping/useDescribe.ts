@@ -1,3 +1,4 @@
+import { capital } from '../parts/words';
 import { useEffect, useState } from 'react';
 import { kindOf } from '~/keeping/kinds';
 import type { Letter } from '~/keeping/letter';
@@ -14,7 +15,7 @@ export function fetchWords(): void {
 
 const byKind: Describe = ({ kind }) => {
   const { words } = kindOf(kind);
-  return words.charAt(0).toUpperCase() + words.slice(1);
+  return capital(words);
 };
 
 /** What a letter is called: by its site or test once the words are here, else by its kind. */

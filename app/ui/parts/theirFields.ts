@@ -14,6 +14,7 @@ const LABELS: Readonly<Record<string, string>> = {
   places: 'Places at home',
   things: 'Things at home',
   timesOfDay: 'When in the day',
+  habits: 'What they do anyway',
   helperAtHome: 'Somebody at home who can press',
 };
 
@@ -22,6 +23,10 @@ const wordOf = (value: unknown): string => {
   if (value === true) return 'yes';
   if (value === false) return 'no';
   if (Array.isArray(value)) return value.map(wordOf).join(', ') || 'none';
+  if (typeof value === 'object') {
+    const told = Object.entries(value).map(([when, what]) => `${when}: ${wordOf(what)}`);
+    return told.join(', ') || 'nothing';
+  }
   const text = String(value as string | number);
   return findTool(text)?.name ?? findSurface(text)?.name ?? text;
 };

@@ -7,8 +7,11 @@ const instantOf = (day: string) => Date.parse(`${day}T00:00:00Z`);
 const MONTH = new Intl.DateTimeFormat('en-GB', { month: 'long', timeZone: 'UTC' });
 const WEEKDAY = new Intl.DateTimeFormat('en-GB', { weekday: 'long', timeZone: 'UTC' });
 const monthOf = (day: string) => MONTH.format(instantOf(day));
-const weekdayName = (day: string) => WEEKDAY.format(instantOf(day));
+export const weekdayName = (day: string) => WEEKDAY.format(instantOf(day));
 const dateOf = (day: string) => Number(day.slice(8, 10));
+
+/** A sentence begins with a capital. */
+export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** `Wednesday 25 November`. */
 export const longDay = (day: string): string =>

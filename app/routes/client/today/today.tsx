@@ -12,6 +12,7 @@ import { counted, minutesBand, nearDay } from '~/ui/parts/words';
 import { lineWords } from '~/ui/plan/doseWords';
 import { StopSign } from '~/ui/screening/StopSign';
 import { Strip } from '~/ui/strip/Strip';
+import { When } from './When';
 import type { Route } from './+types/today';
 import classes from './today.module.css';
 
@@ -220,6 +221,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
         )}
         <Beside asNeeded={version.asNeeded} resting={version.resting} today={today} />
       </section>
+      <When week={version.week} today={today} doneToday={doneToday} />
       <Sessions last={last} today={today} />
       <ul className={classes.more}>
         <li>

@@ -5,8 +5,8 @@ import { v7 as uuid } from 'uuid';
 import { SURFACE_IDS, SURFACES, THING_IDS, thingOf, TOOLS } from '#core/equipment';
 import { staffContext } from '~/context.server';
 import { act, formOf, load } from '~/door.server';
-import { TIMES_OF_DAY } from '#core/calendar';
-import { bringsSchema } from '~/keeping/bodies';
+import { TIMES_OF_DAY, type TimeOfDay } from '#core/calendar';
+import { bringsSchema, MOST_HABIT } from '~/keeping/bodies';
 import { fileOf } from '~/services/clientFile.server';
 import { keepForm } from '~/services/keeping.server';
 import { FormStanding } from '~/ui/keeping/FormStanding';
@@ -62,6 +62,14 @@ function Tick({
     </div>
   );
 }
+
+/** What a routine is often tied to. Common practice, no published source. */
+const HABITS: Record<TimeOfDay, string> = {
+  morning: 'brushing teeth',
+  midday: 'lunch break',
+  afternoon: 'coming home',
+  evening: 'before bed',
+};
 
 const HELP = [
   { value: 'yes', label: 'yes' },
@@ -164,19 +172,30 @@ export default function BringsPage({ loaderData, actionData }: Route.ComponentPr
             error={errors.minutesPerDay}
           />
         </div>
-        <fieldset className={classes.sides}>
-          <legend>When in the day?</legend>
+        <fieldset className={classes.times}>
+          <legend>When in the day, and what do they do then anyway?</legend>
           {TIMES_OF_DAY.map((time) => (
-            <label key={time}>
+            <div key={time}>
+              <label>
+                <input
+                  type="checkbox"
+                  name={`time:${time}`}
+                  defaultChecked={shown.timesOfDay?.includes(time)}
+                />
+                {time}
+              </label>
               <input
-                type="checkbox"
-                name={`time:${time}`}
-                defaultChecked={shown.timesOfDay?.includes(time)}
+                type="text"
+                name={`habit:${time}`}
+                aria-label={`What they do in the ${time} anyway`}
+                placeholder={HABITS[time]}
+                maxLength={MOST_HABIT}
+                defaultValue={shown.habits?.[time] ?? ''}
               />
-              {time}
-            </label>
+            </div>
           ))}
         </fieldset>
+        {errors.habits && <Notice>{errors.habits}</Notice>}
         <fieldset className={classes.sides}>
           <legend>Somebody at home who can press?</legend>
           {HELP.map(({ value, label }) => (

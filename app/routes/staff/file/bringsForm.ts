@@ -18,6 +18,12 @@ export function readBrings(form: Record<string, string>) {
     ),
     things: THING_IDS.filter((id) => `thing:${id}` in form),
     timesOfDay: TIMES_OF_DAY.filter((time) => `time:${time}` in form),
+    habits: Object.fromEntries(
+      TIMES_OF_DAY.flatMap((time) => {
+        const habit = form[`habit:${time}`]?.trim() ?? '';
+        return habit === '' ? [] : [[time, habit]];
+      }),
+    ),
     helperAtHome: HELP.find((says) => says === form.helperAtHome) ?? ('' as const),
   };
 }

@@ -17,6 +17,7 @@ import { Sums } from '~/ui/plan/Sums';
 import { TypedNumber } from '~/ui/plan/TypedNumber';
 import { Strip } from '~/ui/strip/Strip';
 import { useKeys } from '~/ui/parts/useKeys';
+import { WeekPlan } from '~/ui/week/WeekPlan';
 import { LinkButton } from '~/ui/parts/LinkButton';
 import { ChosenLadder, ChosenLine } from './ChosenLine';
 import { IssuePanel } from './IssuePanel';
@@ -33,6 +34,10 @@ export function PlanBench({ data }: { data: PlanData }) {
   const planClient = useMemo(
     () => ({ affectedSide: file.affectedSide, tools: file.tools }),
     [file.affectedSide, file.tools],
+  );
+  const wishes = useMemo(
+    () => ({ timesOfDay: file.timesOfDay, habits: file.habits }),
+    [file.timesOfDay, file.habits],
   );
   const [starting, setStarting] = useState(false);
   // One goes on where the new lines are, not where the button was.
@@ -105,6 +110,7 @@ export function PlanBench({ data }: { data: PlanData }) {
               onReason={(rule, why) => dispatch({ type: 'reason', rule, why })}
             />
           </section>
+          <WeekPlan routine={routine} wishes={wishes} today={data.today} />
           <IssuePanel
             routine={routine}
             issue={issue}

@@ -1,0 +1,62 @@
+import fc from 'fast-check';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { ACTIVITY_KINDS } from '#core/activities';
+import { anyMixedRoutine, itemFor, routineWith } from '#core/examples';
+import { spreadWeek } from '#core/routine';
+import { WeekPlan } from './WeekPlan';
+import { WeekSpread } from './WeekSpread';
+import { weekLines } from './weekWords';
+
+const TODAY = '2026-11-25';
+const drill = ACTIVITY_KINDS.drill.usual({ id: 'drill', affectedSide: null });
+const count = (markup: string, what: string) => markup.split(what).length - 1;
+
+describe('the week', () => {
+  it('draws a block for every session and a ring for everything that is done once more', () => {
+    fc.assert(
+      fc.property(anyMixedRoutine, (routine) => {
+        const week = spreadWeek(routine, { timesOfDay: null, habits: null }, TODAY);
+        const occasions = week.flatMap((one) => one.occasions);
+        const markup = renderToStaticMarkup(<WeekSpread week={week} today={TODAY} />);
+        const sessions = occasions.filter(({ what }) => what === 'session').length;
+        expect(count(markup, 'class="session"')).toBe(sessions);
+        expect(count(markup, 'class="again"')).toBe(occasions.length - sessions);
+        expect(count(markup, 'data-today="true"')).toBe(1);
+        expect(markup).not.toMatch(/undefined|NaN|null/);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('is told day by day, days that are alike together, with the habit each is tied to', () => {
+    const routine = { ...routineWith(itemFor('calf')), timesPerWeek: 2 };
+    const wishes = { timesOfDay: ['evening' as const], habits: { midday: 'lunch' } };
+    const week = spreadWeek({ ...routine, items: [...routine.items, drill] }, wishes, TODAY);
+    const [line, ...others] = weekLines(week);
+    expect(others).toEqual([]);
+    expect(line?.days).toBe('Monday, Thursday');
+    expect(line?.what).toContain('midday, lunch: once more:');
+    expect(line?.what).toContain('evening: the routine');
+  });
+
+  it('says shortly which days and when, and that it is a proposal', () => {
+    const wishes = { timesOfDay: null, habits: null };
+    const says = (timesPerWeek: number) =>
+      renderToStaticMarkup(
+        <WeekPlan
+          routine={{ ...routineWith(itemFor('calf')), timesPerWeek }}
+          wishes={wishes}
+          today={TODAY}
+        />,
+      );
+    expect(says(7)).toContain('every day · evening');
+    expect(says(3)).toContain('Mon, Wed, Fri · evening');
+    expect(says(14)).toContain('every day · morning and evening');
+    expect(says(3)).toContain('any day will do');
+    expect(says(3)).toContain('not known yet');
+    const empty = { ...routineWith(itemFor('calf')), items: [] };
+    expect(renderToStaticMarkup(<WeekPlan routine={empty} wishes={wishes} today={TODAY} />)).toBe(
+      '',
+    );
+  });
+});
