@@ -4,6 +4,7 @@ import { findSite, SITES, type SiteId } from './index';
 
 /** Where the words of a tool, “good for”, say that it is used: each must be possible. Read from `TOOLS` by hand. */
 const PROMISED: Readonly<Record<string, readonly SiteId[]>> = {
+  'stacked-fingers': ['inner-forearm', 'outer-forearm', 'biceps', 'heel-arch', 'mid-sole'],
   fingers: ['temple', 'neck-groove', 'triceps', 'breastbone', 'toe-ray-shear'],
   thumb: ['jaw-outside', 'scalene-middle', 'inner-forearm', 'psoas'],
   knuckle: ['chewing-muscle', 'outer-quad', 'inner-forearm', 'shin-side'],
@@ -51,6 +52,12 @@ const TAUGHT: readonly (readonly [SiteId, string, string])[] = [
   ['outer-forearm', 'knuckle', 'seated'],
   ['triceps', 'fingers', 'seated'],
   ['blade-corner', 'press-tool', 'seated'],
+  ['dimple-points', 'thumb', 'lying-front'],
+  ['outer-blade-edge', 'fingers', 'seated'],
+  ['outer-blade-edge', 'straight-cane', 'seated'],
+  ['armpit', 'straight-cane', 'lying-back'],
+  ['side-of-trunk', 'heel-of-hand', 'lying-other-side'],
+  ['inner-quad', 'stacked-fingers', 'seated'],
 ];
 
 /** Where the words of a method say that it is used. Read from `METHODS` and the way it is taught. */

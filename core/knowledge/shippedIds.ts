@@ -69,6 +69,7 @@ export const SHIPPED: Readonly<Record<Table, readonly string[]>> = {
   ],
   tool: [
     'fingers',
+    'stacked-fingers',
     'thumb',
     'knuckle',
     'heel-of-hand',
@@ -109,6 +110,7 @@ export const SHIPPED: Readonly<Record<Table, readonly string[]>> = {
     'lying-knee-up',
     'lying-side',
     'lying-half-side',
+    'lying-other-side',
     'sitting-floor',
     'all-fours',
     'lying-front',

@@ -9,6 +9,7 @@ import type { LoadedSetup, LoadModelled } from './modelled';
 /** Newtons a hand brings to a tool when it presses moderately; ranges are our estimates. */
 const HAND_PRESS: Record<string, readonly [likely: number, low: number, high: number]> = {
   fingers: [12, 6, 25],
+  'stacked-fingers': [15, 7, 30],
   thumb: [18, 8, 35],
   knuckle: [20, 9, 40],
   'heel-of-hand': [45, 20, 80],

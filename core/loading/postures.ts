@@ -213,6 +213,17 @@ export const POSTURES: readonly Posture[] = [
     adjustments: HELD_UP,
   }),
   posture({
+    id: 'lying-other-side',
+    name: 'floor, on the other side',
+    where: 'floor',
+    surfaces: [...FLOORS],
+    supports: 'The whole side that is not worked; a towel between arm and head.',
+    needs: FLOOR_NEEDS,
+    getIn: 'Go down over all fours and lie on the other side, a towel between arm and head.',
+    getOut: 'Roll forward to all fours, then up.',
+    load: { kind: 'none' },
+  }),
+  posture({
     id: 'lying-half-side',
     name: 'floor, half side half front',
     where: 'floor',

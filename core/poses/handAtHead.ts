@@ -1,6 +1,6 @@
 import type { Point } from '#core/geometry';
 import { armsOn, armTo } from './arms';
-import { chairUnder, seatedBody, shapeOf } from './chair';
+import { chairUnder, seatedBody, shapeOf, tableAt } from './chair';
 import { FRONT_LENGTHS, frontBody, type FrontPose } from './frontFigure';
 import { HANDS } from './hands';
 import { skinAt } from './placing';
@@ -205,5 +205,23 @@ export function hooked({ siteId, side }: Wanted): Drawn {
       ? [{ from: step(hands, 60, 60), to: step(hands, 82, 130) }]
       : [{ from: step(hands, 100, 60), to: step(hands, 132, 130) }],
     closeUp: [seated.skull[0] - 260, seated.skull[1] - 160, 560, 560],
+  };
+}
+
+/** The knob of a straight cane at the outer edge of the blade, its foot on a table. */
+export function onCane({ side }: Wanted): Drawn {
+  const seated = seatedBody({ pelvis: 356, chest: 352, neck: 0, head: 4 });
+  const contact = skinAt(seated, { ...side, faces: 'back' });
+  const foot: Point = [contact[0] - 270, contact[1] + 150];
+  const hand: Point = [contact[0] - 96, contact[1] + 52];
+  const arm = armTo(seated.shoulder, hand, 250, 1, 'fist');
+  const body = armsOn(seated, arm, null);
+  return {
+    side: 'right',
+    bodies: [drawnSide(body)],
+    things: [...chairUnder(body), ...tableAt(foot[0] - 190, foot[0] + 40, foot[1])],
+    tools: cane([contact, foot]),
+    contact,
+    arrows: [{ from: [contact[0] + 190, contact[1] - 30], to: [contact[0] + 110, contact[1] - 6] }],
   };
 }

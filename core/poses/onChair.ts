@@ -1,7 +1,7 @@
 import type { Point } from '#core/geometry';
 import { armsOn } from './arms';
 import { chairUnder, HIP, RESTING, seatedBody, tableAt } from './chair';
-import { across, atFace, atNape, hooked } from './handAtHead';
+import { across, atFace, atNape, hooked, onCane } from './handAtHead';
 import { atArm, atFoot, atLeg } from './handOnLimb';
 import { HANDS } from './hands';
 import { floor, GROUND, lowest, skinAt } from './placing';
@@ -19,6 +19,7 @@ const LEG = [thigh, shank] as const;
 export function seated(given: Wanted): Drawn {
   const { siteId, tool, side } = given;
   if (siteId === 'skull-base' || siteId === 'neck-groove') return atNape(given);
+  if (tool.id === 'straight-cane') return onCane(given);
   if (tool.drive === 'arms' && side.part !== 'leg') return hooked(given);
   if (side.faces === 'down' || side.faces === 'up') {
     if (side.part === 'leg') return atFoot(given);
@@ -37,6 +38,7 @@ export function seated(given: Wanted): Drawn {
       'breastbone',
       'above-ridge',
       'side-of-trunk',
+      'outer-blade-edge',
     ].includes(siteId)
   ) {
     return across(given);

@@ -15,6 +15,12 @@ const ARM = [upperArm, forearm] as const;
 
 const LEG = [thigh, shank] as const;
 
+/** Where a cane’s foot is held: between the soles, a little above the floor. */
+const betweenFeet = (body: SideBody): Point => {
+  const [, , ankle = [0, 0]] = body.leg.joints;
+  return [ankle[0] - 26, ankle[1] - 10];
+};
+
 /** On the back on a ball, two balls or a roller. */
 export function lyingBack(given: Wanted): Drawn {
   const { tool, proud, siteId } = given;
@@ -44,13 +50,15 @@ export function lyingBack(given: Wanted): Drawn {
       bodies: [drawnSide(body)],
       things: things(body),
       tools:
-        tool.drive === 'arms'
-          ? cane([
-              contact,
-              [contact[0] + 90, contact[1] - 120],
-              [contact[0] + 330, contact[1] - 120],
-            ])
-          : [],
+        tool.id === 'straight-cane'
+          ? cane([contact, betweenFeet(lain)])
+          : tool.drive === 'arms'
+            ? cane([
+                contact,
+                [contact[0] + 90, contact[1] - 120],
+                [contact[0] + 330, contact[1] - 120],
+              ])
+            : [],
       contact,
       arrows: [{ from: step(contact, 45, 150), to: step(contact, 45, 66) }],
     };
@@ -146,6 +154,7 @@ export function lyingKneeUp(given: Wanted): Drawn {
 export function lyingFront(given: Wanted): Drawn {
   const { tool, proud } = given;
   if (tool.drive === 'helper') return underHelper(given);
+  if (tool.drive === 'hand') return behindOwnBack(given);
   const side = given.side.faces === 'near' ? frontOf(given.side) : given.side;
   const hipAt = (body: SideBody): Point => [0, -proud * 0.92 - skinAt(body, side)[1]];
   const pose = (rise: number): SidePose => ({
@@ -186,21 +195,41 @@ export function lyingFront(given: Wanted): Drawn {
   };
 }
 
-/** Face down, somebody presses with a stick. */
-function underHelper({ side }: Wanted): Drawn {
-  const pose: SidePose = {
-    hip: [0, 0],
-    pelvis: 91,
-    chest: 90,
-    neck: 94,
-    head: 92,
-    arm: { upper: 60, fore: 84, hand: 88 },
-    leg: { thigh: 270, shank: 271, foot: 250 },
-  };
-  const body = placed(pose, (at) => [
+/** Face down, lying flat, with the head on one cheek. */
+const FACE_DOWN = {
+  hip: [0, 0],
+  pelvis: 91,
+  chest: 90,
+  neck: 94,
+  head: 92,
+  leg: { thigh: 270, shank: 271, foot: 250 },
+} as const;
+const onBelly = (arm: ArmPose): SideBody =>
+  placed({ ...FACE_DOWN, arm }, (at) => [
     0,
     -Math.max(at.trunk.put([64, 262])[1], at.trunk.put([53, 324])[1]),
   ]);
+
+/** Face down, the own thumbs reach behind and press. */
+function behindOwnBack({ side, tool }: Wanted): Drawn {
+  const flat = onBelly({ upper: 60, fore: 84, hand: 88 });
+  const contact = skinAt(flat, { ...side, faces: 'back' });
+  const shape = tool.id === 'thumb' ? 'thumb' : 'flat';
+  const arm = armTo(flat.shoulder, contact, 196, 1, shape, [upperArm * 0.86, forearm * 0.9]);
+  const body = armsOn(flat, { ...arm, lengths: [0.86, 0.9] }, null);
+  return {
+    side: 'right',
+    bodies: [drawnSide(body)],
+    things: [ground(-600, 520)],
+    tools: [],
+    contact,
+    arrows: [{ from: [contact[0] - 60, contact[1] - 130], to: [contact[0] - 20, contact[1] - 60] }],
+  };
+}
+
+/** Face down, somebody presses with a stick. */
+function underHelper({ side }: Wanted): Drawn {
+  const body = onBelly({ upper: 60, fore: 84, hand: 88 });
   const contact = skinAt(body, side);
   const hands: Point = [contact[0] - 4, contact[1] - 96];
   const hip: Point = [contact[0] - 196, -(thigh + 30)];

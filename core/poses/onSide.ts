@@ -96,3 +96,56 @@ export function lyingSide(given: Wanted, half: boolean): Drawn {
     arrows: [{ from: [contact[0] - 262, contact[1]], to: [contact[0] - 176, contact[1]] }],
   });
 }
+
+/** Lying on the side that is not worked, the upper arm over the head; the other hand strokes down the flank. */
+export function lyingOtherSide({ outer }: Wanted): Drawn {
+  const edge: Point = [-98, outer[1]];
+  const pose: FrontPose = {
+    hip: [0, 0],
+    pelvis: 0,
+    chest: 0,
+    neck: 10,
+    head: 16,
+    arms: {
+      // The worked arm lies up over the head; the lower one comes across the chest.
+      left: { out: [158, 216], lengths: [0.94, 0.92], depth: 'near', shape: 'flat' },
+      right: { out: [-30, -118], lengths: [0.72, 0.98], depth: 'near', shape: 'flat' },
+    },
+    legs: {
+      right: { out: [4, 2, 10], depth: 'far' },
+      left: { out: [-14, 8, 12], lengths: [0.86, 0.95], depth: 'near' },
+    },
+    seen: 'front',
+  };
+  const still = frontBody(pose);
+  const low = Math.max(...still.trunk.outline.map(([x]) => x));
+  const body = frontBody({ ...pose, hip: [-low, 0] });
+  const contact = body.trunk.put(edge);
+  return laid({
+    side: 'right',
+    bodies: [drawnFront(body)],
+    things: [
+      {
+        what: 'floor',
+        solid: false,
+        points: [
+          [0, -560],
+          [0, 620],
+        ],
+      },
+      {
+        what: 'cushion',
+        solid: true,
+        points: [
+          [-44, -470],
+          [-44, -330],
+          [0, -330],
+          [0, -470],
+        ],
+      },
+    ],
+    tools: [],
+    contact,
+    arrows: [{ from: [contact[0] - 44, contact[1] - 50], to: [contact[0] - 44, contact[1] + 70] }],
+  });
+}

@@ -4,7 +4,7 @@ import { findPosture } from '#core/loading';
 import { cornerCane, doorFrame, wallBack, wallFront, wallSide } from './atWall';
 import { footOn, seated, seatedTable, seatedThigh } from './onChair';
 import { allFours, lyingBack, lyingFront, lyingKneeUp, sittingFloor } from './onFloor';
-import { lyingSide } from './onSide';
+import { lyingOtherSide, lyingSide } from './onSide';
 import { mirrored, type Scene } from './scene';
 import { wanted, type Drawn, type Wanted } from './wanted';
 
@@ -25,6 +25,7 @@ const POSTURES: Record<string, (given: Wanted) => Drawn> = {
   'lying-knee-up': lyingKneeUp,
   'lying-side': (given) => lyingSide(given, false),
   'lying-half-side': (given) => lyingSide(given, true),
+  'lying-other-side': lyingOtherSide,
   'sitting-floor': sittingFloor,
   'all-fours': allFours,
   'lying-front': lyingFront,

@@ -29,7 +29,15 @@ export const setupKey = ({ tool, posture, surface, adjustment }: Setup): string 
   [tool.id, posture.id, surface.id, adjustment.id].join('|');
 
 /** Hands are always at hand. */
-const ALWAYS = new Set(['fingers', 'thumb', 'knuckle', 'fist', 'elbow', 'heel-of-hand']);
+const ALWAYS = new Set([
+  'fingers',
+  'stacked-fingers',
+  'thumb',
+  'knuckle',
+  'fist',
+  'elbow',
+  'heel-of-hand',
+]);
 
 /** Every way this client could press a site: its tools, postures, surfaces and adjustments. */
 export function setupsFor(

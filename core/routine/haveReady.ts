@@ -42,6 +42,7 @@ const BY_POSTURE: Record<string, Wish | undefined> = {
   seated: { things: ['chair'] },
   'lying-back': { things: ['cushion'] },
   'lying-side': { things: ['cushion'] },
+  'lying-other-side': { things: ['cushion', 'cream'] },
   'foot-standing': { things: ['steady'] },
 };
 
@@ -50,6 +51,7 @@ const STROKED: ReadonlySet<string> = new Set(['glide', 'cross-grain']);
 /** A ring on the hand that presses hurts both. */
 const BARE_HAND: ReadonlySet<string> = new Set([
   'fingers',
+  'stacked-fingers',
   'thumb',
   'knuckle',
   'fist',
@@ -60,6 +62,8 @@ function wishesOfPress(item: PressItem): Wish[] {
   return [
     BY_SITE[item.siteId as SiteId] ?? {},
     BY_POSTURE[item.positionId] ?? {},
+    // Its foot stands on one.
+    item.toolId === 'straight-cane' && item.positionId === 'seated' ? { things: ['table'] } : {},
     STROKED.has(item.dose.method) ? { things: ['cream'] } : {},
     BARE_HAND.has(item.toolId) ? { first: ['Rings off the hand that presses.'] } : {},
   ];

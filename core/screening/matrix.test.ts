@@ -101,7 +101,7 @@ const SOFT = new Set(
 const notSoft = ({ toolId }: Use) => !SOFT.has(toolId);
 /** What one’s own hand or arms bring to bear. */
 const byOwnHand = ({ toolId }: Use) =>
-  'fingers thumb knuckle fist heel-of-hand elbow stick-roller hook-cane straight-cane press-tool pelvic-hook massage-gun'
+  'fingers stacked-fingers thumb knuckle fist heel-of-hand elbow stick-roller hook-cane straight-cane press-tool pelvic-hook massage-gun'
     .split(' ')
     .includes(toolId);
 const ARM_UP = among('armpit', 'side-of-trunk');

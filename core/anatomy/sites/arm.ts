@@ -50,6 +50,7 @@ export const ARM_SITES = [
     setups: [
       by('fingers', 'seated', 'Fingers side to side across the muscle, arm resting.'),
       by('thumb', 'seated', 'Thumb side to side across the muscle, arm resting.'),
+      by('stacked-fingers', 'seated', 'One finger laid on another, side to side, arm resting.'),
     ],
     tests: ['elbow-wrist'],
   }),
@@ -74,6 +75,11 @@ export const ARM_SITES = [
       by('tennis-ball', 'seated', 'Ball on the table under the forearm, the arm’s own weight.'),
 
       by('knuckle', 'seated', 'Forearm resting, knuckle across the muscle, moving down.'),
+      by(
+        'stacked-fingers',
+        'seated',
+        'Forearm resting, one finger laid on another, across the muscle.',
+      ),
     ],
     tests: ['elbow-wrist'],
   }),
@@ -124,6 +130,11 @@ export const ARM_SITES = [
       by('firm-ball', 'seated', 'Ball on the table under the forearm, the arm’s own weight.'),
 
       by('knuckle', 'seated', 'Forearm resting, knuckle across the muscle, moving down.'),
+      by(
+        'stacked-fingers',
+        'seated',
+        'Forearm resting, one finger laid on another, across the muscle.',
+      ),
     ],
     tests: ['elbow-wrist'],
   }),

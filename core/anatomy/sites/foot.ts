@@ -84,6 +84,11 @@ export const FOOT_SITES = [
     methods: ['strokes', 'timed', 'build-up', 'cross-grain'],
     setups: [
       by('fingers', 'seated', 'Foot over the other knee, two fingers across the grain.'),
+      by(
+        'stacked-fingers',
+        'seated',
+        'Foot over the other knee, one finger laid on another, across the grain.',
+      ),
       by('elbow', 'seated', 'Foot over the other knee, elbow tip across the grain.'),
       by('tennis-ball', 'foot-seated', 'Seated, ball in front of the heel, the leg’s weight.'),
       by('firm-ball', 'foot-seated', 'As with the tennis ball, less weight.'),
@@ -112,6 +117,11 @@ export const FOOT_SITES = [
       by('tennis-ball', 'foot-seated', 'Seated, ball under the line, small circles.'),
       by('elbow', 'seated', 'Foot over the other knee, elbow tip in small circles.'),
       by('fingers', 'seated', 'Foot over the other knee, small circles with the fingers.'),
+      by(
+        'stacked-fingers',
+        'seated',
+        'Foot over the other knee, one finger laid on another, small circles.',
+      ),
       by('golf-ball', 'foot-seated', 'Seated, the leg’s weight only.'),
     ],
     tests: ['knee-to-wall'],

@@ -82,6 +82,7 @@ export const HIP_SITES = [
     methods: ['build-up', 'timed'],
     setups: [
       by('thumb', 'wall-back', 'Thumb under the dimple, lean back on it, 15 to 20 seconds.'),
+      by('thumb', 'lying-front', 'Face down, thumbs under the dimples, 15 to 20 seconds.'),
       by('tennis-ball', 'lying-back', 'Lie on the ball, knees bent; 5 to 10 seconds at first.'),
       by('double-ball', 'lying-back', 'A ball under each dimple, knees bent.'),
 

@@ -170,6 +170,7 @@ export const LEG_SITES = [
       by('heel-of-hand', 'seated', 'Knee turned out, heel of the hand, slow.'),
       by('stick-roller', 'seated', 'Knee turned out, stick slowly towards and away.'),
       by('knuckle', 'seated', 'Knee turned out, knuckle across the drop, slow.'),
+      by('stacked-fingers', 'seated', 'Knee turned out, one finger laid on another, slow.'),
       by('elbow', 'seated', 'Knee turned out, lean the elbow’s flat in, slowly.'),
       by(
         'slim-roller',

@@ -198,6 +198,17 @@ export const SHOULDER_SITES = [
       ),
       by('straight-cane', 'corner', 'Cane braced in a corner, knob on the edge, sink in.'),
       by(
+        'fingers',
+        'seated',
+        'Reach across the chest with the other hand, fingertips on the edge from behind.',
+      ),
+      by('stacked-fingers', 'seated', 'As with the fingers, one laid on another.'),
+      by(
+        'straight-cane',
+        'seated',
+        'Foot of the cane on a table, knob on the edge, lean gently onto it.',
+      ),
+      by(
         'tennis-ball',
         'lying-side',
         'Lie on the side, arm forward, ball under the outer edge of the blade.',
@@ -236,6 +247,11 @@ export const SHOULDER_SITES = [
         'straight-cane',
         'corner',
         'Cane braced in a corner, knob on the back wall, sink in slowly.',
+      ),
+      by(
+        'straight-cane',
+        'lying-back',
+        'Knob on the back wall, the foot of the cane held between the feet: push with the legs, gently.',
       ),
       by('hook-cane', 'lying-back', 'Knob on the back wall, the hand’s own weight.'),
     ],

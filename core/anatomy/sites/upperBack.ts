@@ -146,6 +146,11 @@ export const UPPER_BACK_SITES = [
         'seated',
         'Downward strokes with the opposite hand, from the armpit fold to strap level.',
       ),
+      by(
+        'heel-of-hand',
+        'lying-other-side',
+        'Arm up over the head, a towel between; the other hand strokes downwards with cream.',
+      ),
       by('tennis-ball', 'lying-side', 'Lie on the side, arm forward, ball under the fold.'),
       by(
         'foam-roller',
