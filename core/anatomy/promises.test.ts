@@ -26,6 +26,9 @@ const PROMISED: Readonly<Record<string, readonly SiteId[]>> = {
   'straight-cane': ['armpit', 'outer-blade-edge'],
   'press-tool': ['blade-corner', 'scalene-middle', 'neck-levator'],
   'press-stick': ['between-blades'],
+  'helper-thumb': ['skull-base', 'neck-groove', 'between-blades', 'shoulder-ridge'],
+  'helper-fingers': ['brow', 'temple', 'front-side-neck', 'outer-blade-edge'],
+  'helper-knuckle': ['chewing-muscle'],
   'pelvic-hook': ['inside-hip-bone'],
   'massage-gun': ['middle-quad', 'calf'],
 };

@@ -1,5 +1,5 @@
 export { FOAM_AGES, toolSchema, type Drive, type FoamAge, type Tool } from './tool';
-export { findTool, servesMethod, TOOLS } from './tools';
+export { findTool, HELPERS, isOwnHand, servesMethod, TOOLS, withHelper } from './tools';
 export {
   findSurface,
   SURFACE_IDS,

@@ -397,6 +397,49 @@ export const TOOLS: readonly Tool[] = [
     notOn: ['neck', 'head and jaw', 'trunk front'],
   }),
   tool({
+    id: 'helper-thumb',
+    name: 'Helper’s thumb',
+    form: 'hand',
+    face: sphere(22),
+    stuff: FLESH_AND_BONE,
+    stuffSource: HAND,
+    hardness: 'firm',
+    drive: 'helper',
+    reach: 'Wherever a helper stands.',
+    held: 'Somebody else’s hand; their other one rests on the person.',
+    goodFor:
+      'Skull base, neck groove, between the blades and the ridge, pressed for somebody who sits.',
+    notFor: 'Anybody who has not been shown.',
+  }),
+  tool({
+    id: 'helper-fingers',
+    name: 'Helper’s fingers',
+    form: 'hand',
+    face: sphere(18),
+    stuff: FLESH_AND_BONE,
+    stuffSource: HAND,
+    hardness: 'medium',
+    drive: 'helper',
+    reach: 'Wherever a helper stands.',
+    held: 'Somebody else’s hand; their other one rests on the person.',
+    goodFor: 'Brow, temple, strap muscle and outer blade edge, for somebody who sits.',
+    notFor: 'Anybody who has not been shown.',
+  }),
+  tool({
+    id: 'helper-knuckle',
+    name: 'Helper’s knuckle',
+    form: 'hand',
+    face: sphere(20),
+    stuff: solid(1),
+    stuffSource: HAND,
+    hardness: 'firm',
+    drive: 'helper',
+    reach: 'Wherever a helper stands.',
+    held: 'Somebody else’s hand, loosely closed; their other one steadies the head.',
+    goodFor: 'The chewing muscle, pointing to the ear.',
+    notFor: 'Bone; anybody who has not been shown.',
+  }),
+  tool({
     id: 'pelvic-hook',
     name: 'Pelvic hook',
     form: 'knob',
@@ -429,6 +472,26 @@ export const TOOLS: readonly Tool[] = [
   }),
 ];
 
+/** The person’s own hand or elbow: always there. */
+export const isOwnHand = ({ form, drive }: Pick<Tool, 'form' | 'drive'>): boolean =>
+  form === 'hand' && drive !== 'helper';
+
+/** What somebody else’s hands can do; there when somebody at home can press. */
+export const HELPERS: readonly string[] = TOOLS.filter(
+  ({ form, drive }) => form === 'hand' && drive === 'helper',
+).map(({ id }) => id);
+
+/**
+ * The tools a client has, a helper’s hands among them where somebody at home can press.
+ *
+ * @param tools null: not known
+ */
+export const withHelper = (
+  tools: readonly string[] | null,
+  helperAtHome: boolean | null,
+): readonly string[] | null =>
+  tools !== null && helperAtHome === true ? [...tools, ...HELPERS] : tools;
+
 const BY_ID = new Map(TOOLS.map((entry) => [entry.id, entry]));
 
 /** Methods that want a hand, which feels what it does. */
@@ -444,7 +507,8 @@ export function servesMethod(
   method: string,
 ): boolean {
   if (method === 'pin-and-glide') return tool.slips === 'blocks' || tool.form === 'hand';
-  if (method === 'pincer' || method === 'knead') return tool.id === 'fingers';
+  if (method === 'pincer' || method === 'knead')
+    return tool.id === 'fingers' || tool.id === 'helper-fingers';
   if (BY_HAND.has(method)) return tool.form === 'hand';
   if (method === 'slow-roll') return tool.drive === 'body';
   return true;

@@ -19,6 +19,9 @@ const HAND_PRESS: Record<string, readonly [likely: number, low: number, high: nu
   'straight-cane': [28, 10, 55],
   'press-tool': [14, 6, 28],
   'press-stick': [22, 8, 45],
+  'helper-thumb': [22, 9, 40],
+  'helper-fingers': [12, 6, 25],
+  'helper-knuckle': [20, 9, 40],
   'pelvic-hook': [14, 6, 28],
   'massage-gun': [25, 10, 50],
 };

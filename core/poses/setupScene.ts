@@ -2,6 +2,7 @@ import { findSite, type Side, type SiteId } from '#core/anatomy';
 import { findTool } from '#core/equipment';
 import { findPosture } from '#core/loading';
 import { cornerCane, doorFrame, wallBack, wallFront, wallSide } from './atWall';
+import { helped } from './helped';
 import { footOn, seated, seatedTable, seatedThigh } from './onChair';
 import { allFours, lyingBack, lyingFront, lyingKneeUp, sittingFloor } from './onFloor';
 import { lyingOtherSide, lyingSide } from './onSide';
@@ -13,6 +14,8 @@ const POSTURES: Record<string, (given: Wanted) => Drawn> = {
   seated,
   'seated-table': seatedTable,
   'seated-thigh': seatedThigh,
+  'helped-upright': (given) => helped(given, false),
+  'helped-forward': (given) => helped(given, true),
   'foot-seated': (given) => footOn(given, false),
   'foot-standing': (given) => footOn(given, true),
   'wall-back': wallBack,

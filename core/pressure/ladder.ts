@@ -2,7 +2,7 @@ import { sort } from 'd3-array';
 import type { Site } from '#core/anatomy';
 import type { SurfaceId } from '#core/equipment';
 import { adjustmentsAt, findPosture, isOnFloor, type Body } from '#core/loading';
-import { findTool } from '#core/equipment';
+import { findTool, HELPERS, isOwnHand } from '#core/equipment';
 import type { Banded } from '#core/uncertainty';
 import { gradeAt, type Calibration } from './calibrate';
 import { setupOf, setupMean, type Setup, type SetupIds } from './setup';
@@ -28,17 +28,6 @@ export interface AtHand {
 export const setupKey = ({ tool, posture, surface, adjustment }: Setup): string =>
   [tool.id, posture.id, surface.id, adjustment.id].join('|');
 
-/** Hands are always at hand. */
-const ALWAYS = new Set([
-  'fingers',
-  'stacked-fingers',
-  'thumb',
-  'knuckle',
-  'fist',
-  'elbow',
-  'heel-of-hand',
-]);
-
 /** Every way this client could press a site: its tools, postures, surfaces and adjustments. */
 export function setupsFor(
   site: Site,
@@ -50,7 +39,9 @@ export function setupsFor(
     const tool = findTool(toolId);
     const posture = findPosture(positionId);
     if (!tool || !posture) continue;
-    if (at.tools && !ALWAYS.has(toolId) && !at.tools.includes(toolId)) continue;
+    const isListed = at.tools?.includes(toolId) ?? false;
+    // Somebody else’s hands are there only when that is known; one’s own always are.
+    if (HELPERS.includes(toolId) ? !isListed : at.tools && !isOwnHand(tool) && !isListed) continue;
     // A hand-held tool is not pressed against anything: one surface is as good as another.
     const surfaces = tool.drive === 'body' ? posture.surfaces : posture.surfaces.slice(0, 1);
     for (const surfaceId of surfaces) {

@@ -95,10 +95,10 @@ describe('a routine of more than what is pressed', () => {
 
 describe('the place of a line', () => {
   const ids = (items: readonly RoutineItem[]) => items.map(({ id }) => id);
-  it('is where a session has it: warm-up and breathing first, cold and what comes later last', () => {
+  it('is where a session has it: warm-up and breathing first, stretches after what is pressed, cold and what comes later last', () => {
     const given: RoutineItem[] = [later, cold, stretch, ridge, breathing, warm];
     const order = given.reduce<RoutineItem[]>((items, item) => placed(items, item), []);
-    expect(ids(order)).toEqual(['warm', 'breathing', 'stretch', 'shoulder-ridge', 'cold', 'later']);
+    expect(ids(order)).toEqual(['warm', 'breathing', 'shoulder-ridge', 'stretch', 'cold', 'later']);
   });
 
   it('never loses or doubles one', () => {
@@ -122,7 +122,7 @@ describe('the place of a line', () => {
     const after = { ...test, id: 'after', when: 'after' } as const;
     const between = { ...test, id: 'between', when: 'between' } as const;
     const other = itemFor('calf');
-    const order = [after, ridge, other, stretch, test, cold, warm, between].reduce<RoutineItem[]>(
+    const order = [after, stretch, ridge, other, test, cold, warm, between].reduce<RoutineItem[]>(
       (items, item) => placed(items, item),
       [],
     );

@@ -1,6 +1,6 @@
 import { findSite, SITE_ORDER } from '#core/anatomy';
 import { methodOf, METHODS } from '#core/dosage';
-import { findTool, thingOf, type ThingId } from '#core/equipment';
+import { findTool, HELPERS, isOwnHand, thingOf, type ThingId } from '#core/equipment';
 import { COMMON_PRACTICE, ownEstimate, verdictRank, type Finding } from '#core/knowledge';
 import { mostSites, type ScreenFinding } from '#core/screening';
 import { activitiesInOrder, checkActivity, hamstringsFirst, measuredBefore } from './checkActivity';
@@ -57,15 +57,15 @@ function toolsAtHand(routine: Routine, { tools = null }: CheckContext): Finding[
     const tool = findTool(item.toolId);
     const site = findSite(item.siteId);
     const isOwnThing = (item.ownWay?.thing ?? '') !== '';
-    if (!tool || !site || isOwnThing || tool.form === 'hand' || tools.includes(tool.id)) return [];
+    if (!tool || !site || isOwnThing || isOwnHand(tool) || tools.includes(tool.id)) return [];
     const [other] = setupsForMethod(site, item.dose.method, tools);
     const nearest = other && other.toolId !== tool.id ? findTool(other.toolId) : undefined;
-    const isAtHand = nearest && (nearest.form === 'hand' || tools.includes(nearest.id));
+    const isAtHand = nearest && (isOwnHand(nearest) || tools.includes(nearest.id));
     return [
       finding(item, {
         rule: 'tool at hand',
         verdict: 'caution',
-        reason: `${tool.name} for ${site.plainName.toLowerCase()} is not among this client’s tools.${isAtHand ? ` At hand: ${nearest.name.toLowerCase()}.` : ''}`,
+        reason: `${HELPERS.includes(tool.id) ? `Nobody at home is known to press ${site.plainName.toLowerCase()} for this client` : `${tool.name} for ${site.plainName.toLowerCase()} is not among this client’s tools`}.${isAtHand ? ` At hand: ${nearest.name.toLowerCase()}.` : ''}`,
         inputs: { tool: tool.id, instead: isAtHand ? nearest.id : null },
       }),
     ];

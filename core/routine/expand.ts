@@ -1,6 +1,7 @@
 import { kindOf, type Activity } from '#core/activities';
 import { findSite, SENSITIVITY, type Side, type Site } from '#core/anatomy';
 import { contactPerPoint } from '#core/dosage';
+import { findTool } from '#core/equipment';
 import { placesPressed } from './placeKey';
 import { isPress, type PressItem, type Routine, type RoutineItem } from './routine';
 import { pointsOn, sidesInOrder } from './sidesInOrder';
@@ -59,6 +60,7 @@ function holdsOf(item: PressItem): Omit<HoldStep, 'index' | 'reservedSeconds'>[]
       capSeconds,
       ...(sessionsPerDay > 1 ? { dayCapSeconds: capSeconds * sessionsPerDay } : {}),
       instructions: item.instructions,
+      ...(findTool(item.toolId)?.drive === 'helper' ? { helper: true as const } : {}),
       ...asNeeded(item),
       ...(site?.emptyStomach ? { emptyStomach: true as const } : {}),
     }));

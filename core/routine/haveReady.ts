@@ -43,6 +43,8 @@ const BY_POSTURE: Record<string, Wish | undefined> = {
   'lying-back': { things: ['cushion'] },
   'lying-side': { things: ['cushion'] },
   'lying-other-side': { things: ['cushion', 'cream'] },
+  'helped-upright': { things: ['chair'], first: ['Somebody who presses for you.'] },
+  'helped-forward': { things: ['chair', 'table'], first: ['Somebody who presses for you.'] },
   'foot-standing': { things: ['steady'] },
 };
 

@@ -1,3 +1,4 @@
+import { isAlwaysThere } from './atHand';
 import { findSite, type Site } from '#core/anatomy';
 import { METHODS, type MethodId } from '#core/dosage';
 import { findTool } from '#core/equipment';
@@ -65,10 +66,7 @@ function otherWays(item: PressItem, site: Site, client: LadderClient): PressItem
   if (!view) {
     const plain = { surfaceId: null, adjustmentId: null };
     return setupsForMethod(site, item.dose.method)
-      .filter(
-        ({ toolId }) =>
-          findTool(toolId)?.form === 'hand' || (client.tools ?? [toolId]).includes(toolId),
-      )
+      .filter(({ toolId }) => isAlwaysThere(toolId) || (client.tools ?? [toolId]).includes(toolId))
       .map(({ toolId, positionId }) => via(toolId, positionId, plain));
   }
   const others = view.rungs.filter(({ key }) => key !== view.todayKey);

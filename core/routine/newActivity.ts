@@ -108,10 +108,13 @@ function wantedTest(routine: Pick<Routine, 'items'>): Pick<TestItem, 'testId' | 
   return { testId: next ?? 'neck-turn', when: 'before' };
 }
 
-/** Where a kind stands among the others: first, last in this order, or between. */
+/** Where a kind stands among the others; what is pressed, and an instruction, stand at 0. */
 const RANK: Partial<Record<NonNullable<RoutineItem['kind']>, number>> = {
   'warm-up': -2,
   breathing: -1,
+  stretch: 0.25,
+  'contract-relax': 0.25,
+  drill: 0.25,
   cold: 1,
   'and-then': 2,
 };
@@ -122,8 +125,8 @@ function rankOf(item: RoutineItem): number {
 }
 
 /**
- * The lines with a new one where it belongs: warm-up, breathing and tests before first, tests after, cold and what comes
- * later last, a test in between after half of what is pressed, all else between.
+ * The lines with a new one where it belongs: warm-up, breathing and tests before, then what is pressed, then stretches
+ * and drills, tests after, cold and what comes later; a test in between after half of what is pressed.
  *
  * @example placed([press, cold], stretch) // => [press, stretch, cold]
  */

@@ -1,3 +1,4 @@
+import { isAlwaysThere } from './atHand';
 import { SENSITIVITY, type Site } from '#core/anatomy';
 import { contactPerPoint, METHODS, START_GRADE, type Dose, type MethodId } from '#core/dosage';
 import { findTool, servesMethod } from '#core/equipment';
@@ -85,7 +86,7 @@ export function setupsForMethod(
   });
   if (tools === null) return served;
   const isAtHand = ({ toolId }: Site['setups'][number]) =>
-    findTool(toolId)?.form === 'hand' || tools.includes(toolId);
+    isAlwaysThere(toolId) || tools.includes(toolId);
   return [...served.filter(isAtHand), ...served.filter((setup) => !isAtHand(setup))];
 }
 

@@ -44,6 +44,8 @@ export interface HoldStep {
   /** The least time of later holds on the same site and side; seconds. */
   reservedSeconds: number;
   instructions: string;
+  /** Somebody else presses: the words are for them. */
+  helper?: true;
   /** Only when the client picked its line for today. */
   asNeeded?: true;
   /** Passed over after a full meal. */

@@ -1,5 +1,6 @@
 import type { SiteId } from '#core/anatomy';
 import { findTool } from '#core/equipment';
+import { isAlwaysThere } from './atHand';
 import type { PressItem } from './routine';
 
 /** Sites at which both hands can press both sides at one time. Common practice, no published source. */
@@ -17,8 +18,7 @@ export const canPressTogether = ({
   toolId,
   sides,
 }: Pick<PressItem, 'siteId' | 'toolId' | 'sides'>): boolean =>
-  sides === 'both' &&
-  (pressesBoth(toolId) || (BOTH_HANDS.has(siteId) && findTool(toolId)?.form === 'hand'));
+  sides === 'both' && (pressesBoth(toolId) || (BOTH_HANDS.has(siteId) && isAlwaysThere(toolId)));
 
 /**
  * A line with its sides worked as its tool works them: both at one time where the tool presses both, one after the other

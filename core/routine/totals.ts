@@ -1,6 +1,6 @@
 import type { Side } from '#core/anatomy';
 import type { SecondsBand } from '#core/dosage';
-import { findTool } from '#core/equipment';
+import { findTool, isOwnHand } from '#core/equipment';
 import { TEST_SECONDS } from '#core/measurement';
 import { timesAWeek } from './dueLines';
 import { layOut, type Layout } from './layOut';
@@ -66,7 +66,7 @@ export function totalsOf(routine: Routine, layout: Layout = layOut(routine)): To
       side.most += block.seconds;
     }
     const tool = findTool(step.toolId);
-    if (tool?.form === 'hand') {
+    if (tool && isOwnHand(tool)) {
       hands.least += block.leastSeconds;
       hands.most += block.seconds;
     }

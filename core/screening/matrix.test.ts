@@ -92,8 +92,8 @@ const HARD_TOOLS = new Set(
     ' ',
   ),
 );
-/** Hands that are bone under thin skin. */
-const BONY_HANDS = new Set(['knuckle', 'fist', 'elbow']);
+/** Hands that are bone under thin skin, and a thumb that somebody else leans on. */
+const BONY_HANDS = new Set(['knuckle', 'fist', 'elbow', 'helper-thumb', 'helper-knuckle']);
 const hard = ({ toolId }: Use) => HARD_TOOLS.has(toolId) || BONY_HANDS.has(toolId);
 const SOFT = new Set(
   'tennis-ball sock-ball double-ball large-ball fingers thumb heel-of-hand'.split(' '),

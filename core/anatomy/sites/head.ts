@@ -32,6 +32,11 @@ export const HEAD_SITES = [
         'One fingertip, five directions one after the other: straight in, up, down, forward, back.',
       ),
       by('fingers', 'lying-back', 'Lying, head supported; fingertip in five directions, light.'),
+      by(
+        'helper-fingers',
+        'helped-upright',
+        'Head held with the other hand: straight in, then up, down, forward, back.',
+      ),
     ],
     related: [
       { siteId: 'chewing-muscle', why: 'Temple and chewing muscle work as a pair: look at both.' },
@@ -64,6 +69,11 @@ export const HEAD_SITES = [
         'fingers',
         'lying-back',
         'Lying, fingertips on the muscle, jaw slack; stroke upwards or stay.',
+      ),
+      by(
+        'helper-knuckle',
+        'helped-upright',
+        'Head held with the other hand, jaw slack: knuckle, pointing to the ear.',
       ),
     ],
     related: [{ siteId: 'temple', why: 'Temple and chewing muscle work as a pair: look at both.' }],
@@ -153,6 +163,11 @@ export const HEAD_SITES = [
     methods: ['brief'],
     setups: [
       by('fingers', 'seated', 'Pinch lightly with finger and thumb and roll under the bone.'),
+      by(
+        'helper-fingers',
+        'helped-upright',
+        'Slide the skin down, roll the finger under the edge and press up to it; then again from above.',
+      ),
     ],
     tests: [],
   }),

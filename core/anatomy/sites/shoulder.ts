@@ -49,6 +49,11 @@ export const SHOULDER_SITES = [
         'door-frame',
         'Bend into the door frame, ball between frame and ridge, lean in slowly.',
       ),
+      by(
+        'helper-thumb',
+        'helped-upright',
+        'Two points on the crest, inside the bony tip, a third between them a little behind: forwards and down into the muscle.',
+      ),
     ],
     related: [{ siteId: 'skull-base', why: 'Both send pain to the head: look at both.' }],
     tests: ['neck-side-bend', 'neck-turn'],
@@ -189,7 +194,7 @@ export const SHOULDER_SITES = [
     watch: 'Needs a shoulder that reaches; stop if the arm tingles.',
     usualHoldSeconds: { from: 20, to: 30 },
     capSeconds: 120,
-    methods: ['timed', 'fade', 'search'],
+    methods: ['timed', 'fade', 'search', 'brief'],
     setups: [
       by(
         'tennis-ball',
@@ -212,6 +217,11 @@ export const SHOULDER_SITES = [
         'tennis-ball',
         'lying-side',
         'Lie on the side, arm forward, ball under the outer edge of the blade.',
+      ),
+      by(
+        'helper-fingers',
+        'helped-upright',
+        'The person leans against the helper: fingers on the edge, halfway from its top to the back armpit fold, pulling towards oneself.',
       ),
     ],
     related: [{ siteId: 'armpit', why: 'Both limit reaching overhead: look at both.' }],

@@ -52,6 +52,11 @@ export const UPPER_BACK_SITES = [
         'lying-front',
         'A helper presses slowly in and slowly out, the other hand resting beside it.',
       ),
+      by(
+        'helper-thumb',
+        'helped-forward',
+        'Thumb between spine and blade, level with the top of the blade; the other hand on the shoulder.',
+      ),
     ],
     related: [{ siteId: 'chest', why: 'Rounded shoulders stretch the one and shorten the other.' }],
     tests: ['shoulder-overhead', 'ear-over-shoulder'],

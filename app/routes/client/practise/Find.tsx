@@ -2,6 +2,7 @@ import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { isHold, placesPressed, type HoldStep, type SiteWords } from '#core/routine';
 import type { EventBody, SessionState } from '#core/session';
 import { useEarly } from './early';
+import { FOR_THE_HELPER } from './helper';
 import { useLed } from './led';
 import { moveWords } from './moves';
 import { pointWords, usePresentPlace } from './place';
@@ -135,6 +136,13 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
               </p>
             ))}
             <p className={classes.lead}>{step.instructions}</p>
+            {step.helper && (
+              <ul className={classes.helper} aria-label="For whoever presses">
+                {FOR_THE_HELPER.map((line) => (
+                  <li key={line}>{line}</li>
+                ))}
+              </ul>
+            )}
             {site && (
               <details
                 className={classes.how}
@@ -161,7 +169,8 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
                 Begin at <strong>{step.fromGrade}</strong>, rise slowly.{' '}
               </>
             )}
-            Press to <strong>{step.grade}</strong> of 10, never above {ceiling}
+            {step.helper ? 'Until they say' : 'Press to'} <strong>{step.grade}</strong> of 10, never
+            above {ceiling}
             {ceiling <= 3 ? ': lightly' : ''}.
           </p>
         )}
@@ -181,7 +190,13 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
             data-early={early}
             onClick={() => happen({ type: 'settled', step: step.index })}
           >
-            {isSearch ? (step.point > 1 ? 'Found another' : 'Found one') : 'I’m on it'}
+            {isSearch
+              ? step.point > 1
+                ? 'Found another'
+                : 'Found one'
+              : step.helper
+                ? 'We are on it'
+                : 'I’m on it'}
           </button>
         )}
         <div className={isSearch && !cautionOnly ? classes.three : classes.pair}>

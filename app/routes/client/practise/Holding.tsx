@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
-import { countedIn, isOpenEnded, MOVEMENTS } from '#core/dosage';
-import { gradeWords, type HoldStep } from '#core/routine';
+import { countedIn, isOpenEnded } from '#core/dosage';
+import type { HoldStep } from '#core/routine';
 import {
   countInLeft,
   countNow,
@@ -17,6 +17,7 @@ import { HoldDrawing } from '~/ui/practise/HoldDrawing';
 import { RatingPad } from '~/ui/practise/RatingPad';
 import { GapAnswer, PauseOrGoOn } from './Controls';
 import { FeltKind } from './FeltKind';
+import { sideWords } from './holdWords';
 import { useLed } from './led';
 import { pointWords, usePresentPlace } from './place';
 import { Progress } from './Progress';
@@ -47,49 +48,6 @@ function Clock({ state, now, step }: Pick<HoldingProps, 'state' | 'now'> & { ste
   }
 }
 
-function sideWords(state: SessionState, step: HoldStep): [string, string] {
-  if (state.phase.name === 'count-in') return ['sink in slowly', 'breathe out'];
-  if (state.phase.name === 'rest') return ['rest', 'come off the point'];
-  switch (step.dose.method) {
-    case 'fade':
-      return ['stay until it fades', `${clockTime(limitOf(state))} at most`];
-    case 'sweep':
-      return ['slowly, along the muscle', `to ${gradeWords(step)} of 10`];
-    case 'strokes':
-      return ['side to side', 'a coin’s width'];
-    case 'pin-and-glide':
-      return [
-        `bend slowly, ${step.dose.bends} times`,
-        `${step.dose.bendSeconds} s at the end of each`,
-      ];
-    case 'press-and-move':
-      return [
-        step.dose.movement ? MOVEMENTS[step.dose.movement].says : 'press and move slowly',
-        'never to the end',
-      ];
-    case 'glide':
-      return [`${step.dose.strokes} slow strokes`, 'lift off to go back'];
-    case 'knead':
-      return [`squeeze slowly, ${step.dose.squeezes} times`, 'let go in between'];
-    case 'circles':
-      return ['small circles, both ways', 'stay where it is sore'];
-    case 'cross-grain':
-      return ['to and fro across it', `at ${gradeWords(step)} of 10`];
-    case 'slow-roll':
-      return ['small rolls, little weight', 'breathe low'];
-    case 'pincer':
-      return ['pick up and hold', `at ${gradeWords(step)} of 10`];
-    case 'build-up':
-      return limitOf(state) <= step.leastSeconds
-        ? [`${Math.round(limitOf(state))} s, then off`, 'longer once the days after are quiet']
-        : [`${step.leastSeconds} s is enough`, `${clockTime(limitOf(state))} at most`];
-    case 'brief':
-      return ['grow, stay, ease', `to ${gradeWords(step)} of 10`];
-    default:
-      return ['stay still', `at ${gradeWords(step)} of 10`];
-  }
-}
-
 /** From the count-in to the rating after: the phone is watched, or only heard. */
 export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
   const due = state.status === 'running' && ratingDue(state, now);
@@ -114,9 +72,13 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
   const question =
     phase.name === 'rate-after'
       ? 'And on letting go?'
-      : ratings.length === 0
-        ? 'How tender is it?'
-        : 'How is it now?';
+      : step.helper
+        ? ratings.length === 0
+          ? 'What number do they say?'
+          : 'And now?'
+        : ratings.length === 0
+          ? 'How tender is it?'
+          : 'How is it now?';
   const [says, second] = sideWords(state, step);
   const counted = countedIn(step.dose);
   const count = countNow(state, now);
@@ -166,7 +128,8 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
         )}
         {easeOff && !hurts && !paused && (
           <p className={classes.ease} role="alert">
-            Ease off until it is {ceiling} or less. {postures[step.positionId]?.unload}
+            Ease off until {step.helper ? 'they say' : 'it is'} {ceiling} or less.{' '}
+            {postures[step.positionId]?.unload}
           </p>
         )}
         {tooMuch && !paused && (

@@ -111,7 +111,9 @@ describe('the screens of a session', () => {
             const step = state.steps[state.stepIndex];
             if (!step || !isHold(step)) throw new RangeError('There is no hold to show.');
             if (state.phase.name === 'find') {
-              expect(says).toContain(`Press to ${step.grade} of 10`);
+              expect(says).toContain(
+                `${step.helper ? 'Until they say' : 'Press to'} ${step.grade} of 10`,
+              );
               expect(says).toContain(`never above ${step.ceilingGrade}`);
               expect(says).toContain(step.instructions);
               const site = findSite(step.siteId);
@@ -242,6 +244,30 @@ describe('what is not pressed', () => {
     run.happen({ type: 'skipped', step: 0, reason: 'not-found' });
     expect(buttons(shown(run, routine))).toEqual(['Found another', 'Nothing more', 'Skip', 'Stop']);
     expect(text(shown(run, routine))).toContain('spot 2');
+  });
+
+  it('whoever presses for somebody else is told how, and asked for the other’s number', () => {
+    const routine = routineWith(
+      itemFor('shoulder-ridge', {
+        toolId: 'helper-thumb',
+        positionId: 'helped-upright',
+        dose: { method: 'timed', holdSeconds: 30 },
+        points: 1,
+      }),
+    );
+    const run = runner(routine);
+    run.happen({ type: 'started' });
+    const before = text(shown(run, routine));
+    for (const words of ['Elbow low', 'The other hand rests on them', 'Until they say']) {
+      expect(before).toContain(words);
+    }
+    expect(buttons(shown(run, routine))).toEqual(['We are on it', 'Skip', 'Stop']);
+    run.happen({ type: 'settled', step: 0 });
+    expect(text(shown(run, routine))).toContain('lean in slowly');
+    run.pass(5);
+    expect(text(shown(run, routine))).toContain('What number do they say?');
+    run.rate(6);
+    expect(text(shown(run, routine))).toContain('Ease off until they say');
   });
 
   it('whoever lies on the floor is told how to get up, also when the last of it is only told', () => {

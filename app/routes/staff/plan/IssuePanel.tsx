@@ -1,4 +1,5 @@
 import { Button, Textarea } from '@mantine/core';
+import { getHotkeyHandler } from '@mantine/hooks';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Finding } from '#core/knowledge';
@@ -77,7 +78,10 @@ export function IssuePanel({
       : (troubles[0] ?? (refused ? 'What is refused above must be mended first.' : null));
 
   const canIssue = obstacle === null && stale === null && other === null;
-  useKeys([['mod+Enter', () => canIssue && !issue.busy && onIssue(reason)]]);
+  const go = () => {
+    if (canIssue && !issue.busy) onIssue(reason);
+  };
+  useKeys([['mod+Enter', go]]);
   return (
     <section className={classes.issue}>
       {baseNumber > 0 && (
@@ -88,6 +92,8 @@ export function IssuePanel({
           minRows={1}
           value={reason}
           maxLength={600}
+          // Single keys rest while text is typed; this one is meant from here above all.
+          onKeyDown={getHotkeyHandler([['mod+Enter', go]])}
           onChange={(event) => setWritten({ for: baseNumber, reason: event.currentTarget.value })}
         />
       )}

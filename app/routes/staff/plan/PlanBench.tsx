@@ -32,8 +32,8 @@ export function PlanBench({ data }: { data: PlanData }) {
   const { routine, selectedId, troubles } = state;
   const editor = useRef<HTMLDivElement>(null);
   const planClient = useMemo(
-    () => ({ affectedSide: file.affectedSide, tools: file.tools }),
-    [file.affectedSide, file.tools],
+    () => ({ affectedSide: file.affectedSide, tools: bench.client.tools }),
+    [file.affectedSide, bench.client.tools],
   );
   const wishes = useMemo(
     () => ({ timesOfDay: file.timesOfDay, habits: file.habits }),
@@ -69,7 +69,7 @@ export function PlanBench({ data }: { data: PlanData }) {
             onTake={(taken) =>
               dispatch({
                 type: 'take',
-                items: taken.map((one) => itemFromMap(one, uuid(), file.tools)),
+                items: taken.map((one) => itemFromMap(one, uuid(), planClient.tools)),
               })
             }
           />

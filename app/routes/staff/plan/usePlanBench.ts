@@ -1,6 +1,7 @@
 import { useMemo, useReducer, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { findSite, type Site } from '#core/anatomy';
+import { withHelper } from '#core/equipment';
 import { relatedSites } from '#core/map';
 import {
   checkRoutine,
@@ -28,7 +29,8 @@ const MOST_RELATED = 4;
 /** The client as the ladder and the ways of a line know them. */
 function useLadderClient({ file, ratings }: PlanData): LadderClient {
   return useMemo(() => {
-    const { massKilograms, statureMetres, tools, places } = file;
+    const { massKilograms, statureMetres, places } = file;
+    const tools = withHelper(file.tools, file.helperAtHome);
     const screening = screen(file.screening);
     return { massKilograms, statureMetres, tools, places, ratings, screening };
   }, [file, ratings]);
@@ -55,12 +57,12 @@ export function usePlanBench(data: PlanData) {
       screening: client.screening,
       screened: data.screened,
       settledSites: data.settledSites,
-      tools: file.tools,
+      tools: client.tools,
       things: file.things,
     }),
     [
       file.minutesPerDay,
-      file.tools,
+      client.tools,
       file.things,
       latest,
       client.screening,
@@ -84,8 +86,8 @@ export function usePlanBench(data: PlanData) {
       return;
     }
     setAskedTwice(null);
-    const { affectedSide, tools } = file;
-    dispatch({ type: 'add', site, id: uuid(), affectedSide, tools });
+    const { affectedSide } = file;
+    dispatch({ type: 'add', site, id: uuid(), affectedSide, tools: client.tools });
   };
   return {
     state,

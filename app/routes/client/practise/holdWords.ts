@@ -1,0 +1,52 @@
+import { MOVEMENTS } from '#core/dosage';
+import { gradeWords, type HoldStep } from '#core/routine';
+import { limitOf, type SessionState } from '#core/session';
+import { clockTime } from '~/ui/parts/words';
+
+/** What is said beside the clock: what is done, and its measure. */
+export function sideWords(state: SessionState, step: HoldStep): [string, string] {
+  if (state.phase.name === 'count-in') {
+    return step.helper
+      ? ['lean in slowly', 'the other hand steadies']
+      : ['sink in slowly', 'breathe out'];
+  }
+  if (state.phase.name === 'rest') return ['rest', 'come off the point'];
+  switch (step.dose.method) {
+    case 'fade':
+      return ['stay until it fades', `${clockTime(limitOf(state))} at most`];
+    case 'sweep':
+      return ['slowly, along the muscle', `to ${gradeWords(step)} of 10`];
+    case 'strokes':
+      return ['side to side', 'a coin’s width'];
+    case 'pin-and-glide':
+      return [
+        `bend slowly, ${step.dose.bends} times`,
+        `${step.dose.bendSeconds} s at the end of each`,
+      ];
+    case 'press-and-move':
+      return [
+        step.dose.movement ? MOVEMENTS[step.dose.movement].says : 'press and move slowly',
+        'never to the end',
+      ];
+    case 'glide':
+      return [`${step.dose.strokes} slow strokes`, 'lift off to go back'];
+    case 'knead':
+      return [`squeeze slowly, ${step.dose.squeezes} times`, 'let go in between'];
+    case 'circles':
+      return ['small circles, both ways', 'stay where it is sore'];
+    case 'cross-grain':
+      return ['to and fro across it', `at ${gradeWords(step)} of 10`];
+    case 'slow-roll':
+      return ['small rolls, little weight', 'breathe low'];
+    case 'pincer':
+      return ['pick up and hold', `at ${gradeWords(step)} of 10`];
+    case 'build-up':
+      return limitOf(state) <= step.leastSeconds
+        ? [`${Math.round(limitOf(state))} s, then off`, 'longer once the days after are quiet']
+        : [`${step.leastSeconds} s is enough`, `${clockTime(limitOf(state))} at most`];
+    case 'brief':
+      return ['grow, stay, ease', `to ${gradeWords(step)} of 10`];
+    default:
+      return ['stay still', `at ${gradeWords(step)} of 10`];
+  }
+}
