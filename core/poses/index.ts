@@ -1,4 +1,5 @@
 export { frameOf, mirrored, type DrawnBody, type DrawnTool, type Scene, type Thing } from './scene';
+export { lainOnBall, type LainOnBall } from './lainOnBall';
 export { setupScene } from './setupScene';
 export { activityScene, breathScene, drillScene, stretchScene } from './activityScenes';
 export { testScene } from './testScenes';

@@ -13,6 +13,7 @@ import {
   SAMPLES,
   setupScene,
   stretchScene,
+  lainOnBall,
   testScene,
   type Scene,
 } from '.';
@@ -113,6 +114,38 @@ describe('the rig', () => {
     const [one, two] = reach([0, 0], [1000, 0], [100, 70], 1);
     expect(one).toBeCloseTo(90, -0.5);
     expect(two).toBeCloseTo(90, -0.5);
+  });
+});
+
+describe('lying over a ball that is moved about', () => {
+  const ids = ['usual', 'hands-and-foot', 'ankle-crossed', 'knees-tipped', 'knee-hugged'];
+  it('rests on the ball wherever it lies, with nothing through the floor', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 200, max: 540, noNaN: true }),
+        fc.constantFrom(...ids),
+        (at, id) => {
+          const { scene, contact, crownX } = lainOnBall(at, 38, id);
+          // The skin is on top of the ball, or a little into it: flesh gives.
+          expect(contact[1]).toBeLessThan(-18);
+          expect(contact[1]).toBeGreaterThan(-60);
+          expect(contact[0] - crownX).toBeCloseTo(at, 6);
+          for (const [x, y] of skinOf(scene)) {
+            expect(Number.isFinite(x)).toBe(true);
+            expect(y).toBeLessThan(14);
+          }
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('with the ball further down the body, it lies further from the crown in the drawing', () => {
+    const places = [220, 300, 380, 460, 530].map((at) => {
+      const { scene, contact } = lainOnBall(at, 38, 'usual');
+      return contact[0] - Math.min(...skinOf(scene).map(([x]) => x));
+    });
+    expect(places).toEqual([...places].sort((a, b) => a - b));
   });
 });
 

@@ -22,6 +22,9 @@ function edgeAt(line: readonly Point[], height: number, which: 'front' | 'back')
   return which === 'front' ? Math.max(...crossings) : Math.min(...crossings);
 }
 
+/** How far back the skin of the standing figure lies at a height. */
+export const edgeOfBack = (height: number): number => edgeAt(SIDE_STANDING, height, 'back');
+
 const HALF_BREADTH: readonly (readonly [y: number, half: number])[] = [
   [180, 117],
   [260, 101],

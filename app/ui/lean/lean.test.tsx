@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { renderToStaticMarkup } from 'react-dom/server';
 import type { Point } from '#core/geometry';
 import { FloorDrawing } from './FloorDrawing';
-import { leanAngle, leant, limb, turned } from './leaning';
+import { leanAngle, leant, turned } from './leaning';
 import { WallDrawing } from './WallDrawing';
 
 const nothing = () => undefined;
@@ -40,12 +40,6 @@ describe('turning and leaning', () => {
     expect(leant(sole, [0, 961], 0.4)).toEqual(sole);
     const [head] = leant([[0, 0]], [0, 961], 0.2);
     expect(head?.[0]).toBeLessThan(-100);
-  });
-
-  it('draws a limb from joint to joint, wider where it is said to be', () => {
-    const outline = limb([0, 0], [100, 0], 20, 15, 8);
-    expect(Math.max(...outline.map(([, y]) => y))).toBeCloseTo(20, 6);
-    expect(Math.max(...outline.map(([x]) => x))).toBeGreaterThan(100);
   });
 });
 

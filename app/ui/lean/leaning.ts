@@ -9,32 +9,6 @@ export const turned = ([x, y]: Point, [cx, cy]: Point, angle: number): Point => 
   ];
 };
 
-/** A tapered limb from one joint to another as a closed outline. */
-export function limb(
-  [ax, ay]: Point,
-  [bx, by]: Point,
-  from: number,
-  middle: number,
-  to: number,
-): Point[] {
-  const length = Math.hypot(bx - ax, by - ay);
-  const [ux, uy] = [(bx - ax) / length, (by - ay) / length];
-  const at = (share: number, half: number): Point => [
-    ax + ux * length * share - uy * half,
-    ay + uy * length * share + ux * half,
-  ];
-  return [
-    at(-from / length / 1.6, 0),
-    at(0, from),
-    at(0.4, middle),
-    at(1, to),
-    at(1 + to / length / 1.6, 0),
-    at(1, -to),
-    at(0.4, -middle),
-    at(0, -from),
-  ];
-}
-
 /** The lean of a straight body whose contact is `contact` along it, feet `feet` away; radians. */
 export const leanAngle = (feet: number, contact: number): number =>
   Math.asin(Math.max(0, Math.min(0.95, feet / contact)));
