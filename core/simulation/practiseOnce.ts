@@ -22,7 +22,20 @@ export interface Body {
   /** The hold at which the client breaks off, or null. */
   stopsAtStep: number | null;
   word: string;
+  /** What a hold comes to besides its rating; as in most sessions when absent. */
+  feels?: (step: HoldStep) => Felt;
+  /** Lines done as needed that are picked for the day. */
+  picked?: readonly string[];
 }
+
+/**
+ * `changed`: it is softer before the hold is over. `only pain`: no welcome ache, and easing off does not make it one.
+ * `eased`: it does. `nothing`: nothing tender is found there.
+ */
+export type Felt = 'as rated' | 'changed' | 'only pain' | 'eased' | 'nothing';
+
+const isPainful = ({ phase }: SessionState): boolean =>
+  phase.name === 'hold' && phase.hurts === true;
 
 const asGrade = (value: number) => Math.max(0, Math.min(10, Math.round(value)));
 
@@ -30,6 +43,8 @@ const asGrade = (value: number) => Math.max(0, Math.min(10, Math.round(value)));
 const LOOKING = 9;
 const ANSWERING = 2;
 const LISTENING = 1;
+/** After so long on a point it is felt that it changed; invented. */
+const CHANGES_AFTER = 12;
 /** What is left of a rating once some weight is off; invented. */
 const EASED = 0.65;
 
@@ -74,6 +89,15 @@ export function practiseOnce(
   const heldNow = () =>
     state.phase.name === 'hold' ? (now - state.phase.since + state.phase.heldMs) / 1000 : 0;
 
+  /** Holds of which it was said already. */
+  const told = new Set<number>();
+  const felt = (): Felt => {
+    const step = state.steps[state.stepIndex];
+    return step && isHold(step) ? (body.feels?.(step) ?? 'as rated') : 'as rated';
+  };
+  const says = (...kinds: Felt[]): boolean =>
+    state.phase.name === 'hold' && kinds.includes(felt()) && !told.has(state.stepIndex);
+
   const turn = () => {
     const owed = due(state, now);
     if (owed) {
@@ -83,9 +107,25 @@ export function practiseOnce(
     const step = state.stepIndex;
     if (state.phase.name === 'find' && step === body.stopsAtStep) {
       happen({ type: 'stopped', reason: chance.happens(0.5) ? 'too-sore' : 'interrupted' });
+    } else if (state.phase.name === 'find' && felt() === 'nothing') {
+      wait(LOOKING);
+      happen({ type: 'skipped', step, reason: 'nothing-tender' });
     } else if (state.phase.name === 'find') {
       wait(LOOKING + chance.next() * 4);
       happen({ type: 'settled', step });
+    } else if (isPainful(state) && felt() !== 'as rated') {
+      wait(ANSWERING);
+      if (due(state, now)) return;
+      happen(
+        felt() === 'eased'
+          ? { type: 'eased', step }
+          : { type: 'hold-ended', step, how: 'only-pain' },
+      );
+      told.add(step);
+    } else if (says('only pain', 'eased') && heldNow() > ANSWERING) {
+      happen({ type: 'hurts', step });
+    } else if (says('changed') && heldNow() >= CHANGES_AFTER) {
+      happen({ type: 'hold-ended', step, how: 'changed' });
     } else if (ratingDue(state, now)) {
       wait(ANSWERING);
       if (!due(state, now)) happen({ type: 'rated', step, grade: feel(heldNow()) });
@@ -101,7 +141,8 @@ export function practiseOnce(
     }
   };
 
-  happen({ type: 'started' });
+  const { picked = [] } = body;
+  happen({ type: 'started', ...(picked.length > 0 ? { picked: [...picked] } : {}) });
   while (state.status === 'running') turn();
   return { events, state };
 }

@@ -1,11 +1,18 @@
 import { Temporal } from 'temporal-polyfill';
 import { addDays, daysBetween, type Day } from '#core/calendar';
-import { expand, holdsAmong, placesPressed, type HoldStep, type Routine } from '#core/routine';
+import {
+  expand,
+  holdsAmong,
+  placesPressed,
+  type HoldStep,
+  type Routine,
+  type Step,
+} from '#core/routine';
 import type { SessionEvent } from '#core/session';
 import { v7 as uuid } from 'uuid';
 import { chanceFrom, type Chance } from './chance';
 import { COURSES, type CourseId } from './courses';
-import { practiseOnce } from './practiseOnce';
+import { practiseOnce, type Body, type Felt } from './practiseOnce';
 
 /** One practised session of an invented client. */
 export interface SimulatedSession {
@@ -34,6 +41,30 @@ function startOfSession(day: Day, timeZone: string, chance: Chance): number {
 
 /** The place that says how tender a hold is: the worse of two that are pressed at one time. */
 const firstPlace = (step: HoldStep): string => placesPressed(step)[0] ?? '';
+
+/** Shares of holds, 0–1, that come to each of these; `picked`: of the lines done as needed. */
+export type FeltShares = Partial<Record<Exclude<Felt, 'as rated'> | 'picked', number>>;
+
+/** What each hold of a session comes to, drawn once, and what was picked. */
+function feltOn(
+  shares: FeltShares | undefined,
+  steps: readonly Step[],
+  chance: Chance,
+): Pick<Body, 'feels' | 'picked'> {
+  if (!shares) return {};
+  const drawn = new Map<number, Felt>();
+  for (const { index } of steps) {
+    let left = chance.next();
+    const kinds = ['changed', 'only pain', 'eased', 'nothing'] as const;
+    const kind = kinds.find((one) => (left -= shares[one] ?? 0) < 0);
+    drawn.set(index, kind ?? 'as rated');
+  }
+  const asNeeded = new Set(steps.flatMap((one) => (one.asNeeded ? [one.itemId] : [])));
+  return {
+    feels: ({ index }) => drawn.get(index) ?? 'as rated',
+    picked: [...asNeeded].filter(() => chance.happens(shares.picked ?? 0)),
+  };
+}
 
 /** How tender each place is on a day: its start, the drift so far, and the day's wavering. */
 function bodyOn(courseId: CourseId, done: number, chance: Chance, steps: readonly HoldStep[]) {
@@ -72,8 +103,12 @@ export function simulate(plan: {
   versions: readonly IssuedVersion[];
   until: Day;
   timeZone: string;
+  /** How often a hold comes to something else than its rating, and a line as needed is picked; never when absent. */
+  felt?: FeltShares;
 }): SimulatedSession[] {
   const chance = chanceFrom(plan.seed);
+  // A chance of its own: the same client without it is the same in all else.
+  const feltBy = chanceFrom(plan.seed + 1);
   const course = COURSES[plan.course];
   const first = plan.versions[0];
   if (!first) return [];
@@ -87,7 +122,10 @@ export function simulate(plan: {
     if (!chance.happens(course.adherence * share)) continue;
     const steps = expand(version.routine);
     const startedAt = startOfSession(day, plan.timeZone, chance);
-    const body = bodyOn(plan.course, sessions.length, chance, holdsAmong(steps));
+    const body = {
+      ...bodyOn(plan.course, sessions.length, chance, holdsAmong(steps)),
+      ...feltOn(plan.felt, steps, feltBy),
+    };
     const { events } = practiseOnce(steps, startedAt, body, chance);
     sessions.push({
       id: uuid({ msecs: startedAt, random: chance.bytes() }),

@@ -91,3 +91,48 @@ describe('an invented client', () => {
     ).toEqual([]);
   });
 });
+
+describe('what a hold comes to besides its rating', () => {
+  const felt = { changed: 0.2, 'only pain': 0.15, eased: 0.15, nothing: 0.1, picked: 0.5 };
+  const asNeeded = {
+    ...itemFor('calf', { id: 'calf', dose: timed(20) }),
+    often: { kind: 'as-needed' as const, days: 3, when: 'after walking' },
+  };
+  const given = { ...routine, items: [...routine.items, asNeeded] };
+  const weeks = (seed: number, shares?: typeof felt) =>
+    simulate({
+      seed,
+      course: 'steady',
+      versions: [{ id: '01890a5d-ac96-774b-bcce-b302099a8057', from: FROM, routine: given }],
+      until: addDays(FROM, 55),
+      timeZone: 'Europe/Copenhagen',
+      ...(shares ? { felt: shares } : {}),
+    });
+
+  it('is told as a person tells it: it changed, only pain, eased, nothing there, picked for today', () => {
+    const seen = new Set<string>();
+    for (const { events } of weeks(4, felt)) {
+      const state = replay(begin(expand(given)), events);
+      expect(['finished', 'stopped']).toContain(state.status);
+      for (const event of events) {
+        expect(eventSchema.safeParse(event).error).toBeUndefined();
+        seen.add(event.type === 'hold-ended' ? event.how : event.type);
+        if (event.type === 'skipped') seen.add(event.reason);
+      }
+      for (const { outcome } of state.holds) if (outcome) seen.add(`outcome: ${outcome}`);
+      if (state.picked.includes('calf')) seen.add('picked');
+    }
+    for (const one of ['changed', 'only-pain', 'hurts', 'eased', 'nothing-tender', 'picked']) {
+      expect(seen).toContain(one);
+    }
+    expect(seen).toContain('outcome: changed');
+    expect(seen).toContain('outcome: only-pain');
+    expect(seen).toContain('outcome: left out');
+  });
+
+  it('changes nothing of a client who is without it, and is the same for the same seed', () => {
+    expect(weeks(4, felt)).toEqual(weeks(4, felt));
+    const none = { changed: 0, 'only pain': 0, eased: 0, nothing: 0, picked: 0 };
+    expect(weeks(4, none)).toEqual(weeks(4));
+  });
+});
