@@ -41,6 +41,15 @@ describe('what people type', () => {
     ['pecs', 'chest'],
     ['quads', 'middle-quad'],
     ['hammies', 'hamstrings'],
+    ['lat', 'side-of-trunk'],
+    ['butt', 'deep-buttock'],
+    ['foot', 'mid-sole'],
+    ['ball of the foot', 'between-rays'],
+    ['dimples', 'dimple-points'],
+    ['SI joint', 'dimple-points'],
+    ['hips', 'hip-front'],
+    ['calves', 'calf'],
+    ['tennis elbow', 'outer-forearm'],
   ])('“%s” leads to %s first', (query, first) => {
     expect(ids(query)[0] ?? null).toBe(first);
   });

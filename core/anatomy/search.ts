@@ -52,7 +52,9 @@ const wordsOf = (text: string): string[] => plain(text).split(/ +/).filter(Boole
 
 function holds(haystack: string, words: readonly string[]): boolean {
   const own = wordsOf(haystack);
-  return words.every((word) => own.some((part) => part.startsWith(word)));
+  return words.every((word) =>
+    own.some((part) => part.startsWith(word) || (part.length >= 3 && `${part}s` === word)),
+  );
 }
 
 /** The words of a query that say where; all of them when none does. */
@@ -70,14 +72,17 @@ const saidAs = (words: readonly string[]): LayWords[] =>
 function nameRank({ plainName, anatomicalName }: Site, query: string): number {
   const names = [plain(plainName), plain(anatomicalName)];
   if (names.includes(query)) return 0;
-  return names.some((name) => name.startsWith(query)) ? 1 : 2;
+  const one = query.replace(/s$/, '');
+  return names.some((name) => name.startsWith(query) || name.startsWith(one)) ? 1 : 2;
 }
 
 /**
  * Finds sites by plain name, anatomical name, what people say hurts, region, or where it is felt: “front of
- * shoulder” finds the muscles that refer there, “sciatica” where that is commonly looked for. Names first, those
- * that are closest before the rest; then what people say, where to look first first; then referral and region in
- * body order. A site answers once, on its best ground.
+ * shoulder” finds the muscles that refer there, “sciatica” where that is commonly looked for. A name to the letter
+ * first, then what people say to the letter, then other names, the closest before the rest, and what else people say,
+ * where to look first first; then referral and region in body order. A site answers once, on its best ground.
+ *
+ * @example searchSites('foot')[0]?.site.id // mid-sole
  */
 export function searchSites(query: string): SiteMatch[] {
   const words = telling(query);
@@ -88,20 +93,27 @@ export function searchSites(query: string): SiteMatch[] {
     if (!found.has(match.site.id)) found.set(match.site.id, match);
   };
   const named = SITES.filter((one) => holds(`${one.plainName} ${one.anatomicalName}`, words));
-  for (const rank of [0, 1, 2]) {
+  const addNamed = (rank: number) => {
     for (const site of named.filter((one) => nameRank(one, asked) === rank)) {
       add({ site, ground: 'name', words: `${site.plainName} ${site.anatomicalName}` });
     }
-  }
-  const complaints = saidAs(words);
+  };
+  addNamed(0);
   // What each says to look at first, before what any says to look at next.
-  const most = Math.max(0, ...complaints.map(({ lookAt }) => lookAt.length));
-  for (let at = 0; at < most; at += 1) {
-    for (const { says, lookAt } of complaints) {
-      const site = SITES.find(({ id }) => id === lookAt[at]);
-      if (site) add({ site, ground: 'said', words: says[0] });
+  const addSaid = (entries: readonly LayWords[]) => {
+    const most = Math.max(0, ...entries.map(({ lookAt }) => lookAt.length));
+    for (let at = 0; at < most; at += 1) {
+      for (const { says, lookAt } of entries) {
+        const site = SITES.find(({ id }) => id === lookAt[at]);
+        if (site) add({ site, ground: 'said', words: says[0] });
+      }
     }
-  }
+  };
+  // What people say, to the letter, is meant as they say it: “foot” is no muscle that has a foot.
+  addSaid(LAY_WORDS.filter(({ says }) => says.some((phrase) => plain(phrase) === asked)));
+  addNamed(1);
+  addNamed(2);
+  addSaid(saidAs(words));
   for (const site of SITES) {
     const sends = site.refersTo.map((id) => BODY_PARTS[id].name).find((name) => holds(name, words));
     if (sends) add({ site, ground: 'refers', words: sends });
