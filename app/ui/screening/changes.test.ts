@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { CONDITION_IDS, reply, type Reply } from '#core/screening';
-import { changed, laidOver } from './useInterview';
+import { CONDITION_IDS, INTERVIEW, noneOf, reply, type Reply } from '#core/screening';
+import { changed, firstOpenPage, laidOver } from './useInterview';
 
 const anyReplies: fc.Arbitrary<Reply[]> = fc
   .subarray([...CONDITION_IDS])
@@ -39,5 +39,21 @@ describe('what changed in an interview', () => {
       reply('clot', 'yes'),
       reply('jaw', 'yes'),
     ]);
+  });
+});
+
+describe('the page an interview goes on at', () => {
+  it('is the first with an open question, also among answers that were not sent yet', () => {
+    expect(firstOpenPage([])).toBe(0);
+    let replies: Reply[] = [];
+    INTERVIEW.forEach((group, page) => {
+      expect(firstOpenPage(replies)).toBe(page);
+      replies = noneOf(replies, group);
+    });
+    expect(firstOpenPage(replies)).toBe(INTERVIEW.length);
+    const [first] = INTERVIEW;
+    if (!first) throw new RangeError('There is no interview.');
+    const left = changed([], noneOf([], first));
+    expect(firstOpenPage(laidOver([], [left]))).toBe(1);
   });
 });

@@ -19,6 +19,8 @@ import { WhatFollows } from './WhatFollows';
 
 const nothing = () => undefined;
 const stateOf = (...replies: Reply[]): InterviewState => ({
+  at: 0,
+  setAt: nothing,
   replies,
   recording: undefined,
   answer: nothing,

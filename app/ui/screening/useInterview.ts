@@ -3,6 +3,7 @@ import { useEffect, useReducer, useRef } from 'react';
 import { v7 as uuid } from 'uuid';
 import {
   answerWith,
+  INTERVIEW,
   noneOf,
   type ConditionId,
   type QuestionGroup,
@@ -52,6 +53,14 @@ export function laidOver(replies: readonly Reply[], changes: readonly Body<'answ
   );
 }
 
+/** The first page of an interview with a question that is open; past the last when none is. */
+export function firstOpenPage(replies: readonly Reply[]): number {
+  const open = INTERVIEW.findIndex(({ conditions }) =>
+    conditions.some((id) => !replies.some(({ condition }) => condition === id)),
+  );
+  return open === -1 ? INTERVIEW.length : open;
+}
+
 /**
  * An interview under way. Each answer is written on this device at once and sent, so that neither a closed
  * page nor a lost connection loses one; recording it sends it whole.
@@ -63,6 +72,9 @@ export function useInterview(initial: Reply[], clientId: string | null, fileId: 
   const outbox = useOutbox();
   const { entries, opened } = useView();
   const [replies, dispatch] = useReducer(turn, initial);
+  // The page is that of the answers, those this device had not sent yet among them; then where one goes.
+  const begin = firstOpenPage(initial);
+  const [at, setAt] = useReducer((_before: number, to: number) => to, begin);
   const written = useRef<readonly Reply[]>(initial);
   const found = useRef(false);
 
@@ -80,6 +92,7 @@ export function useInterview(initial: Reply[], clientId: string | null, fileId: 
     const from = laidOver((whole?.body.replies as Reply[] | undefined) ?? written.current, left);
     written.current = from;
     dispatch({ type: 'take', replies: from });
+    if (at === begin) setAt(firstOpenPage(from));
   });
 
   useEffect(() => {
@@ -90,6 +103,8 @@ export function useInterview(initial: Reply[], clientId: string | null, fileId: 
   }, [replies, outbox, clientId, fileId]);
 
   return {
+    at,
+    setAt,
     replies,
     /** It is recorded and on its way, or was refused. */
     recording,

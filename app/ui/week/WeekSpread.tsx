@@ -26,7 +26,7 @@ export function WeekSpread({ week, today }: { week: readonly SpreadDay[]; today?
         <tr>
           <td />
           {week.map(({ day }) => (
-            <th key={day} scope="col" data-today={day === today}>
+            <th key={day} scope="col" aria-current={day === today ? 'date' : undefined}>
               <abbr title={weekdayName(day)}>{weekdayName(day).slice(0, 2)}</abbr>
             </th>
           ))}

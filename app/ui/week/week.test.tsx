@@ -21,7 +21,7 @@ describe('the week', () => {
         const sessions = occasions.filter(({ what }) => what === 'session').length;
         expect(count(markup, 'class="session"')).toBe(sessions);
         expect(count(markup, 'class="again"')).toBe(occasions.length - sessions);
-        expect(count(markup, 'data-today="true"')).toBe(1);
+        expect(count(markup, 'aria-current="date"')).toBe(1);
         expect(markup).not.toMatch(/undefined|NaN|null/);
       }),
       { numRuns: 40 },

@@ -5,7 +5,6 @@ import {
   allStop,
   answersOf,
   contradictions,
-  INTERVIEW,
   screen,
   unanswered,
   type Reply,
@@ -35,11 +34,7 @@ function Page({ data }: { data: Data }) {
   const start: Reply[] = data.draft ?? [];
   const state = useInterview(start, null, data.clientId);
   const [recorded, setRecorded] = useState(false);
-  const { recording } = state;
-  const firstOpen = INTERVIEW.findIndex(({ conditions }) =>
-    conditions.some((id) => !start.some(({ condition }) => condition === id)),
-  );
-  const [at, setAt] = useState(firstOpen === -1 ? INTERVIEW.length : firstOpen);
+  const { recording, at, setAt } = state;
   const { replies } = state;
   const stop = allStop(screen(answersOf(replies)));
   const emergency = stop?.level === 'emergency';

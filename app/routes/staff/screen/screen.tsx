@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import equal from 'fast-deep-equal';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { Link, useNavigate } from 'react-router';
 import {
   allStop,
@@ -40,11 +40,7 @@ function Page({ data }: { data: Data }) {
   const start: Reply[] = draft ?? waiting?.replies ?? (due.length === 0 ? inForce : []);
   const navigate = useNavigate();
   const state = useInterview(start, file.id, file.id);
-  const { recording } = state;
-  const firstOpen = INTERVIEW.findIndex(({ conditions }) =>
-    conditions.some((id) => !start.some(({ condition }) => condition === id)),
-  );
-  const [at, setAt] = useState(firstOpen === -1 ? INTERVIEW.length : firstOpen);
+  const { recording, at, setAt } = state;
   const { replies } = state;
   // While it is what is in force, with the words that lift it; a yes that is given anew needs a word anew.
   const answers = useMemo(() => {
