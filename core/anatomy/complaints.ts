@@ -127,4 +127,6 @@ export const LAY_WORDS: readonly LayWords[] = [
   says(['pecs'], ['chest', 'chest-under']),
   says(['quads'], ['middle-quad', 'outer-quad', 'inner-quad', 'deep-quad']),
   says(['hammies', 'hams'], ['hamstrings']),
+  says(['vmo'], ['inner-quad']),
+  says(['rec fem', 'rectus fem'], ['middle-quad', 'deep-quad']),
 ];

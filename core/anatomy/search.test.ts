@@ -42,6 +42,10 @@ describe('what people type', () => {
     ['quads', 'middle-quad'],
     ['hammies', 'hamstrings'],
     ['lat', 'side-of-trunk'],
+    ['inner quad', 'inner-quad'],
+    ['outer quad', 'outer-quad'],
+    ['vmo', 'inner-quad'],
+    ['rec fem', 'middle-quad'],
     ['butt', 'deep-buttock'],
     ['foot', 'mid-sole'],
     ['ball of the foot', 'between-rays'],
@@ -71,10 +75,12 @@ describe('what people type', () => {
     expect(searchSites('calf')[0]).toMatchObject({ ground: 'name', site: { id: 'calf' } });
   });
 
-  it('finds each site by either of its names, first of all', () => {
+  it('finds each site by either of its names, and by what therapists call it, first of all', () => {
     for (const { id, plainName, anatomicalName } of SITES) {
       expect([plainName, ids(plainName)[0]]).toEqual([plainName, id]);
       expect(ids(anatomicalName)).toContain(id);
+      const called = id.replaceAll('-', ' ');
+      expect([called, ids(called)[0]]).toEqual([called, id]);
     }
   });
 

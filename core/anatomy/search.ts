@@ -68,9 +68,12 @@ function telling(query: string): string[] {
 const saidAs = (words: readonly string[]): LayWords[] =>
   LAY_WORDS.filter((one) => one.says.some((phrase) => holds(phrase, words)));
 
+/** What therapists call it among themselves: the words of its id, as “inner quad”. */
+const shopName = ({ id }: Site): string => plain(id.replaceAll('-', ' '));
+
 /** How well a name answers: as it is written, by its beginning, by its words. */
-function nameRank({ plainName, anatomicalName }: Site, query: string): number {
-  const names = [plain(plainName), plain(anatomicalName)];
+function nameRank(site: Site, query: string): number {
+  const names = [plain(site.plainName), plain(site.anatomicalName), shopName(site)];
   if (names.includes(query)) return 0;
   const one = query.replace(/s$/, '');
   return names.some((name) => name.startsWith(query) || name.startsWith(one)) ? 1 : 2;
@@ -92,7 +95,9 @@ export function searchSites(query: string): SiteMatch[] {
   const add = (match: SiteMatch) => {
     if (!found.has(match.site.id)) found.set(match.site.id, match);
   };
-  const named = SITES.filter((one) => holds(`${one.plainName} ${one.anatomicalName}`, words));
+  const named = SITES.filter(
+    (one) => holds(`${one.plainName} ${one.anatomicalName}`, words) || holds(shopName(one), words),
+  );
   const addNamed = (rank: number) => {
     for (const site of named.filter((one) => nameRank(one, asked) === rank)) {
       add({ site, ground: 'name', words: `${site.plainName} ${site.anatomicalName}` });
@@ -185,8 +190,8 @@ export function saidIn(text: string): SaidIn[] {
 const vocabulary = (): string[] => [
   ...new Set(
     [
-      ...SITES.flatMap(({ plainName, anatomicalName, region, refersTo }) => [
-        ...[plainName, anatomicalName, region],
+      ...SITES.flatMap(({ id, plainName, anatomicalName, region, refersTo }) => [
+        ...[plainName, anatomicalName, region, id.replaceAll('-', ' ')],
         ...refersTo.map((id) => BODY_PARTS[id].name),
       ]),
       ...LAY_WORDS.flatMap(({ says }) => says),
