@@ -51,11 +51,11 @@ export const STRETCHES: readonly Stretch[] = [
     id: 'quad-side-lying',
     name: 'Thigh-front stretch, on the side',
     siteIds: ['middle-quad', 'outer-quad', 'inner-quad', 'deep-quad'],
-    positionId: 'lying-side',
+    positionId: 'lying-other-side',
     demands: { regions: [], needs: ['get down and up', 'kneel'], standing: false },
     sided: true,
     getInto: [
-      'Lie on the other side, the lower knee drawn up a little, the head on the arm.',
+      'On the side that is not stretched, the lower knee drawn up a little.',
       'Take hold of the upper foot, or put a strap round it.',
       'Bring the heel towards the buttock, then let the thigh go back.',
     ],

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { SITES, SIDES, WORKABLE_SITES } from '#core/anatomy';
-import { checkRoutine, foundSites, itemFromMap, type MappedPoint } from './index';
+import { itemFor } from '#core/examples';
+import { checkRoutine, foundSites, itemFromMap, withMapped, type MappedPoint } from './index';
 
 const point = (change: Partial<MappedPoint>): MappedPoint => ({
   siteId: 'side-low-back',
@@ -21,6 +22,30 @@ const anyPoint: fc.Arbitrary<MappedPoint> = fc
     side: site.midline ? 'mid' : side === 'mid' ? 'left' : side,
     ...rest,
   }));
+
+describe('a line that is there before the map is taken', () => {
+  const THREAD = '01890a5d-ac96-774b-bcce-b302099a8057';
+  const [found] = foundSites([point({ siteId: 'calf', side: 'left', thread: THREAD })]);
+  if (!found) throw new Error('Nothing was found.');
+  const line = itemFor('calf', { sides: 'both', points: 3 });
+
+  it('learns which points they are, and keeps all that was prescribed', () => {
+    const followed = withMapped(line, found);
+    expect(followed).toEqual({
+      ...line,
+      mapped: [{ thread: THREAD, side: 'left', name: expect.any(String) as string }],
+    });
+    // Once it knows them there is nothing more to take.
+    expect(followed && withMapped(followed, found)).toBeNull();
+  });
+
+  it('is left alone where the points are on a side it does not work, of another site, or not followed', () => {
+    expect(withMapped({ ...line, sides: 'right' }, found)).toBeNull();
+    expect(withMapped(itemFor('shin-side'), found)).toBeNull();
+    const [loose] = foundSites([point({ siteId: 'calf', side: 'left' })]);
+    expect(loose && withMapped(line, loose)).toBeNull();
+  });
+});
 
 describe('what the map found', () => {
   it('comes worst first, each site once, without what is gone', () => {

@@ -83,6 +83,23 @@ function nameAmong(
 }
 
 /**
+ * A line that is there already, with what the map found at its site: which points they are, so that session, log and
+ * chart follow them. What was prescribed stays as it is.
+ *
+ * @returns null when nothing of it is new to the line
+ */
+export function withMapped(item: PressItem, found: FoundSite): PressItem | null {
+  if (item.siteId !== found.site.id) return null;
+  const { mapped = [] } = itemFromMap(found, item.id);
+  const worked = mapped.filter(
+    ({ side }) => item.sides === 'both' || item.sides === side || side === 'mid',
+  );
+  if (worked.length === 0) return null;
+  const known = new Set(item.mapped?.map(({ thread }) => thread));
+  return worked.every(({ thread }) => known.has(thread)) ? null : { ...item, mapped: worked };
+}
+
+/**
  * A cautious first line for what the map found: its sides and no other, as many points as were found there and the
  * site’s cap has room for, one more share where one side has more.
  */

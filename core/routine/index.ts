@@ -14,7 +14,7 @@ export {
   type SidesChoice,
 } from './routine';
 export { setupsForMethod, newItem, usualDose, usualPoints } from './newItem';
-export { foundSites, itemFromMap, type FoundSite, type MappedPoint } from './fromMap';
+export { foundSites, itemFromMap, withMapped, type FoundSite, type MappedPoint } from './fromMap';
 export { newActivity, placed } from './newActivity';
 export { sidesInOrder } from './sidesInOrder';
 export { expand } from './expand';

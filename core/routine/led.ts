@@ -17,6 +17,8 @@ export interface SiteWords {
   felt?: readonly string[];
   /** What to look out for there. */
   watch?: string;
+  /** What to heed besides where it is worked on the floor. */
+  watchOnFloor?: string;
   afterCare?: string;
   region?: Region;
 }
@@ -104,9 +106,15 @@ export function ledWords(
       items.flatMap(({ siteId }) => {
         const site = findSite(siteId);
         if (!site) return [];
-        const { plainName, find, keepOff, watch, afterCare, region } = site;
+        const { plainName, find, keepOff, watch, watchOnFloor, afterCare, region } = site;
         const felt = site.refersTo.map((id) => BODY_PARTS[id].name);
-        return [[siteId, { plainName, find, keepOff, felt, watch, afterCare, region }] as const];
+        const onFloor = watchOnFloor === undefined ? {} : { watchOnFloor };
+        return [
+          [
+            siteId,
+            { plainName, find, keepOff, felt, watch, ...onFloor, afterCare, region },
+          ] as const,
+        ];
       }),
     ),
   };

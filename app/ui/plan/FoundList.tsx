@@ -18,6 +18,7 @@ function sideWords({ sides, counts }: FoundSite): string {
 export function FoundList({
   found,
   counts,
+  follows,
   offReasons,
   related,
   onTake,
@@ -28,12 +29,16 @@ export function FoundList({
   related: readonly Suggestion[];
   /** Lines in the routine, by site. */
   counts: ReadonlyMap<string, number>;
+  /** Sites with a line that does not know yet which points were found there. */
+  follows: ReadonlySet<string>;
   offReasons: ReadonlyMap<string, string>;
   onTake: (found: readonly FoundSite[]) => void;
   onAdd: (site: Site) => void;
 }) {
   const beside = related.filter(({ site }) => !counts.has(site.id) && !offReasons.has(site.id));
-  const left = found.filter(({ site }) => !counts.has(site.id) && !offReasons.has(site.id));
+  const left = found.filter(
+    ({ site }) => (!counts.has(site.id) || follows.has(site.id)) && !offReasons.has(site.id),
+  );
   const [next] = left;
   useKeys([
     ['m', () => next && onTake([next])],
@@ -49,13 +54,17 @@ export function FoundList({
         {found.map((one) => {
           const { site, rating } = one;
           const off = offReasons.get(site.id);
-          const isIn = counts.has(site.id);
+          const isNew = follows.has(site.id);
+          const isIn = counts.has(site.id) && !isNew;
           return (
             <li key={site.id}>
               <button
                 type="button"
                 disabled={isIn}
-                title={off}
+                title={
+                  off ??
+                  (isNew ? 'In the routine: take it, so that these points are followed' : undefined)
+                }
                 data-off={off !== undefined}
                 onClick={() => onTake([one])}
                 aria-label={`Take ${site.plainName}, ${sideWords(one)}, rated ${rating}${isIn ? ', in the routine' : off === undefined ? '' : `, off: ${off}`}`}
@@ -71,7 +80,7 @@ export function FoundList({
                   <small>{sideWords(one)}</small>
                 </span>
                 <span className={classes.state}>
-                  {isIn ? 'in' : off === undefined ? '' : 'off'}
+                  {isIn ? 'in' : off !== undefined ? 'off' : isNew ? 'follow' : ''}
                 </span>
               </button>
             </li>

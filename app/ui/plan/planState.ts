@@ -164,8 +164,12 @@ export function plan(state: PlanState, action: PlanAction): PlanState {
     case 'take': {
       const [first] = action.items;
       if (!first) return state;
+      // A line that is there already is changed where it stands.
       const items = action.items.reduce<RoutineItem[]>(
-        (all, item) => placed(all, item),
+        (all, item) =>
+          all.some(({ id }) => id === item.id)
+            ? all.map((one) => (one.id === item.id ? item : one))
+            : placed(all, item),
         routine.items,
       );
       return withRoutine(state, { ...routine, items }, { selectedId: first.id });

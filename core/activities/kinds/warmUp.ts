@@ -10,7 +10,7 @@ export const WARM_UPS = {
   heat: {
     name: 'moist heat',
     beforehand: true,
-    says: 'A moist warm towel or a pack on the place. Warm, never hot, and not where you feel less than elsewhere.',
+    says: 'A moist warm towel or a pack on the places you are going to work. Warm, never hot, and not where you feel less than elsewhere.',
   },
   movement: {
     name: 'light movement',
@@ -20,7 +20,7 @@ export const WARM_UPS = {
   strokes: {
     name: 'hand strokes',
     beforehand: false,
-    says: 'Stroke and rub the place with flat hands, lightly at first.',
+    says: 'Stroke and rub the places you are going to work with flat hands, lightly at first.',
   },
 } as const;
 const IDS = Object.keys(WARM_UPS) as (keyof typeof WARM_UPS)[];

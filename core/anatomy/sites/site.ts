@@ -43,6 +43,8 @@ export const siteSchema = z.object({
   zones: z.array(z.string()),
   /** What to look out for while and after pressing. */
   watch: z.string().min(10),
+  /** The same, where it is worked lying on the floor. */
+  watchOnFloor: z.string().min(10).optional(),
   usualHoldSeconds: z.object({ from: seconds, to: seconds }),
   capSeconds: seconds,
   /** Sessions a day that the cap is for, each. */
@@ -90,7 +92,7 @@ const AFTER: Record<Region, string> = {
   arm: 'Shake the hand out and stretch the muscle for half a minute.',
   'trunk front': 'Lie still and breathe low for a minute before you get up.',
   'low back, hip and buttock':
-    'Come off slowly, roll to the side, come to all fours, then up. Walk a few steps.',
+    'Come off slowly, and walk a few steps. A little soreness is fine; a cold pack if it stays tender.',
   'thigh and leg':
     'Stretch the muscle for 30 to 60 seconds. A cold pack for about 15 minutes if it stays tender; no hard training right after.',
   foot: 'Stand, spread the toes and walk a few steps barefoot.',

@@ -54,6 +54,7 @@ export function BeforeDoing({ state, happen, onSkip, onStop }: DoingProps) {
   const isOtherSide = before?.itemId === step.itemId && before.side !== step.side;
   const isTold = step.limitSeconds === 0;
   const way = wayPicture(step);
+  const { up, into } = moveWords(state, postures);
   return (
     <>
       <Progress state={state} />
@@ -62,7 +63,7 @@ export function BeforeDoing({ state, happen, onSkip, onStop }: DoingProps) {
         <h1>{titleOf(step)}</h1>
         {!isTold && <p className={classes.soft}>{doseOf(step)}</p>}
         {!isOtherSide &&
-          moveWords(state, postures).map((words) => (
+          [...up, ...into].map((words) => (
             <p key={words} className={classes.move}>
               {words}
             </p>

@@ -22,7 +22,7 @@ interface FindProps {
 }
 
 /** What to keep off, where it may be felt, and the site’s own watch words: two or three short lines. */
-function Caution({ site, alone }: { site: SiteWords; alone: boolean }) {
+function Caution({ site, onFloor, alone }: { site: SiteWords; onFloor: boolean; alone: boolean }) {
   const felt = site.felt ?? [];
   return (
     <ul className={classes.caution} data-alone={alone} aria-label="Before you press">
@@ -31,6 +31,7 @@ function Caution({ site, alone }: { site: SiteWords; alone: boolean }) {
         <li>It may be felt elsewhere: {listed(felt)}. It must stop when you let go.</li>
       )}
       {site.watch && <li>{site.watch}</li>}
+      {onFloor && site.watchOnFloor && <li>{site.watchOnFloor}</li>}
     </ul>
   );
 }
@@ -108,9 +109,11 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
   const leaving = before && !sameSite ? sites[before.siteId]?.afterCare : undefined;
   const cautionOnly = fit.stage === 'caution';
   const show = cautionOnly ? 'place' : fit.stage === 'rest' || sameSite ? 'way' : 'both';
+  const { up, into } = moveWords(state, postures);
   const lines: ReactNode[] = [
+    ...up,
     ...(leaving ? [leaving] : []),
-    ...moveWords(state, postures),
+    ...into,
     ...(!isNew && step.restSeconds > 0
       ? [`Rest about ${step.restSeconds} seconds first, off the point.`]
       : []),
@@ -127,7 +130,13 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
             {[...(ways[step.itemId] ?? []), pointWords(step)].filter(Boolean).join(' · ')}
           </p>
         )}
-        {site && isNew && fit.stage !== 'rest' && <Caution site={site} alone={cautionOnly} />}
+        {site && isNew && fit.stage !== 'rest' && (
+          <Caution
+            site={site}
+            onFloor={postures[step.positionId]?.onFloor ?? false}
+            alone={cautionOnly}
+          />
+        )}
         {!cautionOnly && (
           <>
             {lines.map((words, index) => (

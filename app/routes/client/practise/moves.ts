@@ -8,14 +8,18 @@ const hasPlace = (step: Step): boolean => isHold(step) || step.limitSeconds > 0;
 export const postureBefore = (steps: readonly Step[], index: number): string =>
   steps.slice(0, index).findLast(hasPlace)?.positionId ?? '';
 
-/** What to do with the body before a step: out of the last position, into this one. */
-export function moveWords(state: SessionState, postures: LedRoutine['postures']): string[] {
+/** What to do with the body before a step: up from the last position, into this one. */
+export function moveWords(
+  state: SessionState,
+  postures: LedRoutine['postures'],
+): { up: string[]; into: string[] } {
   const step = state.steps[state.stepIndex];
-  if (!step || !hasPlace(step)) return [];
+  const none = { up: [], into: [] };
+  if (!step || !hasPlace(step)) return none;
   const id = step.positionId ?? '';
   const before = postureBefore(state.steps, state.stepIndex);
-  if (id === before) return [];
+  if (id === before) return none;
   const [position, last] = [postures[id], postures[before]];
   const leavesFloor = last?.onFloor === true && !position?.onFloor;
-  return [...(leavesFloor ? [last.getOut] : []), ...(position ? [position.getIn] : [])];
+  return { up: leavesFloor ? [last.getOut] : [], into: position ? [position.getIn] : [] };
 }

@@ -85,7 +85,9 @@ export default function SitePage({ loaderData }: Route.ComponentProps) {
         </section>
         <section>
           <h2>Watch</h2>
-          <p>{site.watch}</p>
+          <p>
+            {site.watch} {site.watchOnFloor}
+          </p>
           {site.refersTo.length > 0 && (
             <p className={classes.refers}>
               May be felt at: {site.refersTo.map((id) => BODY_PARTS[id].name).join(', ')}. It should

@@ -2,7 +2,7 @@ import { Textarea } from '@mantine/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { findSite } from '#core/anatomy';
-import { itemFromMap, LIMITS } from '#core/routine';
+import { LIMITS } from '#core/routine';
 import { Bench } from '~/ui/parts/Bench';
 import { Empty } from '~/ui/parts/Empty';
 import { Notice } from '~/ui/parts/Notice';
@@ -66,12 +66,8 @@ export function PlanBench({ data }: { data: PlanData }) {
             offReasons={offReasons}
             related={bench.related}
             onAdd={bench.add}
-            onTake={(taken) =>
-              dispatch({
-                type: 'take',
-                items: taken.map((one) => itemFromMap(one, uuid(), planClient.tools)),
-              })
-            }
+            follows={bench.follows}
+            onTake={bench.takeFound}
           />
           <ActivityList
             onAdd={(kind) =>

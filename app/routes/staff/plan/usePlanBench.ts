@@ -6,11 +6,14 @@ import { relatedSites } from '#core/map';
 import {
   checkRoutine,
   foundSites,
+  itemFromMap,
+  withMapped,
   isPress,
   layOut,
   pressesOf,
   totalsOf,
   type CheckContext,
+  type FoundSite,
   type LadderClient,
 } from '#core/routine';
 import { screen } from '#core/screening';
@@ -70,6 +73,7 @@ export function usePlanBench(data: PlanData) {
       data.settledSites,
     ],
   );
+  const found = useMemo(() => foundSites(data.mapped), [data.mapped]);
   const findings = useMemo(() => checkRoutine(routine, context), [routine, context]);
   const layout = useMemo(() => layOut(routine), [routine]);
   const mending = useMends({ routine, findings, context, client, selectedId, dispatch });
@@ -107,13 +111,31 @@ export function usePlanBench(data: PlanData) {
     /** The line of a site that was asked for a second time. */
     twice: pressesOf(routine).find(({ siteId }) => siteId === askedTwice),
     offReasons: useMemo(() => offSites(client.screening), [client.screening]),
-    found: useMemo(() => foundSites(data.mapped), [data.mapped]),
+    found,
     related: useMemo(() => relatedSites(data.mapped, MOST_RELATED), [data.mapped]),
     totals: useMemo(() => totalsOf(routine, layout), [routine, layout]),
     numbers: useMemo(
       () => new Map(routine.items.map((item, index) => [item.id, index + 1])),
       [routine.items],
     ),
+    /** Sites with a line that does not know yet which points the map found there. */
+    follows: useMemo(() => {
+      const there = new Map(pressesOf(routine).map((item) => [item.siteId, item]));
+      const open = found.flatMap((one) => {
+        const item = there.get(one.site.id);
+        return item && withMapped(item, one) ? [one.site.id as string] : [];
+      });
+      return new Set(open);
+    }, [routine, found]),
+    /** Takes what the map found: a line of its own, or its points into the line that is there. */
+    takeFound: (taken: readonly FoundSite[]) => {
+      const presses = pressesOf(routine);
+      const items = taken.map((one) => {
+        const there = presses.find(({ siteId }) => siteId === one.site.id);
+        return (there && withMapped(there, one)) ?? itemFromMap(one, uuid(), client.tools);
+      });
+      dispatch({ type: 'take', items });
+    },
     counts: useMemo(() => {
       const bySite = new Map<string, number>();
       for (const { siteId } of pressesOf(routine))
