@@ -68,6 +68,53 @@ describe('a session leads what is not pressed', () => {
     });
   });
 
+  it('counts by touch where somebody goes slower than the pace, and ends with the last of them', () => {
+    const drill = { ...ACTIVITY_KINDS.drill.usual(wish('drill')), repetitions: 5, paceSeconds: 4 };
+    const run = runner(of(drill, breathing));
+    run.happen({ type: 'started' });
+    run.happen({ type: 'settled', step: 0 });
+    run.pass(3.2);
+    for (let touch = 0; touch < 4; touch += 1) {
+      run.pass(7);
+      run.happen({ type: 'counted', step: 0 });
+      expect(countNow(run.state, run.now)).toEqual({ number: touch + 2, turn: null });
+    }
+    // Longer than the pace would have taken, and still on.
+    expect(run.state.phase.name).toBe('hold');
+    run.pass(7);
+    run.happen({ type: 'counted', step: 0 });
+    run.pass(0.3);
+    expect(run.state.stepIndex).toBe(1);
+    expect(run.state.holds).toMatchObject([{ outcome: 'time' }]);
+    expect(run.state.holds[0]?.seconds).toBeGreaterThan(30);
+    // A breath keeps its pace: a touch counts nothing.
+    run.happen({ type: 'settled', step: 1 });
+    run.pass(3.2);
+    run.happen({ type: 'counted', step: 1 });
+    expect(countNow(run.state, run.now)).toMatchObject({ number: 1, turn: { index: 0 } });
+  });
+
+  it('counted by touch, a hold still keeps to its place’s cap, and what is never counted to the end ends by itself', () => {
+    const glide = {
+      ...itemFor('middle-quad', { dose: { method: 'pin-and-glide', bends: 12, bendSeconds: 3 } }),
+      sides: 'left',
+      points: 1,
+    } as const;
+    const run = runner(of(glide));
+    run.happen({ type: 'started' });
+    run.happen({ type: 'settled', step: 0 });
+    run.pass(3.2);
+    run.happen({ type: 'counted', step: 0 });
+    const [step] = run.state.steps;
+    if (!step || !isHold(step)) throw new RangeError('There is nothing to hold.');
+    for (let passed = 0; passed < 2_000 && run.state.phase.name === 'hold'; passed += 5)
+      run.pass(5);
+    const [held] = run.state.holds;
+    expect(held?.contactSeconds).toBeGreaterThan(step.limitSeconds);
+    expect(held?.contactSeconds).toBeLessThanOrEqual(step.capSeconds);
+    expect(held?.contactSeconds).toBeLessThanOrEqual(step.limitSeconds * 3);
+  });
+
   it('holds decide whether a session counts, where there are any', () => {
     const run = runner(of(hold, cold));
     run.happen({ type: 'started' });

@@ -1,6 +1,6 @@
 import { isHold, type Step } from '#core/routine';
 import type { SessionEvent } from './event';
-import { ceilingOf, currentHold, heldSeconds, limitOf, stepOf } from './read';
+import { ceilingOf, countsByTouch, currentHold, heldSeconds, limitOf, stepOf } from './read';
 import type { HoldOutcome, HoldRecord, Phase, SessionState } from './state';
 
 type At<T extends SessionEvent['type']> = Extract<SessionEvent, { type: T }>;
@@ -226,6 +226,11 @@ export function apply(state: SessionState, event: SessionEvent): SessionState {
       const { hurts: hurt, ...calm } = phase;
       if ((event.type === 'hurts') === (hurt ?? false)) return state;
       return { ...state, phase: event.type === 'hurts' ? { ...calm, hurts: true } : calm };
+    }
+    case 'counted': {
+      const { phase } = state;
+      if (phase.name !== 'hold' || !countsByTouch(state)) return state;
+      return { ...state, phase: { ...phase, counted: (phase.counted ?? 0) + 1 } };
     }
     case 'hold-ended': {
       if (state.phase.name !== 'hold') return state;

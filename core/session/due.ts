@@ -1,7 +1,15 @@
 import { FADED_GRADE } from '#core/dosage';
 import { COUNT_IN_SECONDS, isHold } from '#core/routine';
 import type { EventBody } from './event';
-import { currentHold, heldSeconds, limitOf, ownLimit, restLeft, stepOf } from './read';
+import {
+  countedOf,
+  currentHold,
+  heldSeconds,
+  limitOf,
+  restLeft,
+  stepOf,
+  wantedSeconds,
+} from './read';
 import type { SessionState } from './state';
 
 /** Two ratings above the ceiling in a row end a hold: it will not let go under that much. One of these does at once. */
@@ -15,8 +23,11 @@ function holdEnd(
   const step = stepOf(state);
   if (state.phase.name !== 'hold' || !step) return null;
   const held = heldSeconds(state, now);
-  if (!isHold(step))
-    return held < step.limitSeconds ? null : { how: 'time', atHeld: step.limitSeconds };
+  // All of them were counted.
+  if ((state.phase.counted ?? 0) >= (countedOf(state)?.of ?? Infinity)) {
+    return { how: 'time', atHeld: Math.min(held, limitOf(state)) };
+  }
+  if (!isHold(step)) return held < limitOf(state) ? null : { how: 'time', atHeld: limitOf(state) };
   const last = currentHold(state)?.ratings.at(-1);
   if (state.phase.overCeiling >= TOO_MUCH_AFTER || (last?.grade ?? 0) >= FAR_TOO_MUCH) {
     return { how: 'let-go', atHeld: held };
@@ -29,7 +40,7 @@ function holdEnd(
   }
   if (held < limit) return null;
   return {
-    how: step.dose.method === 'fade' || limit < ownLimit(state, step) ? 'cap' : 'time',
+    how: step.dose.method === 'fade' || limit < wantedSeconds(state, step) ? 'cap' : 'time',
     atHeld: limit,
   };
 }

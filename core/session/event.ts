@@ -35,6 +35,8 @@ export const eventBodySchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('hurts'), step }),
   /** After easing off it is a welcome ache. */
   z.object({ type: z.literal('eased'), step }),
+  /** One more of what is counted, by a touch: from then on touches count it and not the pace. */
+  z.object({ type: z.literal('counted'), step }),
   z.object({
     type: z.literal('hold-ended'),
     step,

@@ -16,6 +16,7 @@ export { secondsLeft } from './left';
 export {
   ceilingOf,
   countNow,
+  countsByTouch,
   heldSeconds,
   limitOf,
   ratingDue,

@@ -40,14 +40,37 @@ export const ownLimit = ({ stillSore }: SessionState, step: HoldStep): number =>
     ? Math.min(step.leastSeconds, step.limitSeconds)
     : step.limitSeconds;
 
+/** Who counts by touch may take so many times as long as the pace asks; our choice. */
+const SLOWER = 3;
+
+/** Whether the present hold is counted by touch. */
+const isTouched = ({ phase }: SessionState): boolean =>
+  phase.name === 'hold' && phase.counted !== undefined;
+
+/** What a step would take by itself, in seconds: its own limit, and longer when touches count it. */
+export const wantedSeconds = (state: SessionState, step: Step): number =>
+  (isHold(step) ? ownLimit(state, step) : step.limitSeconds) * (isTouched(state) ? SLOWER : 1);
+
+/** What of the present step is counted, and how many there are; null where nothing is. */
+export function countedOf(state: SessionState) {
+  const step = stepOf(state);
+  return (step && (isHold(step) ? countedIn(step.dose) : step.count)) ?? null;
+}
+
+/** Whether touches may count it: what has turns of its own, as a breath, keeps its pace. */
+export function countsByTouch(state: SessionState): boolean {
+  const counted = countedOf(state);
+  return counted !== null && !('turns' in counted && counted.turns.length > 0);
+}
+
 /** How long the present hold may last at most, in seconds: its own limit or what the site's cap leaves. */
 export function limitOf(state: SessionState): number {
   const step = stepOf(state);
   if (!step) return 0;
-  if (!isHold(step)) return step.limitSeconds;
+  if (!isHold(step)) return wantedSeconds(state, step);
   return allowance({
     ...step,
-    limitSeconds: ownLimit(state, step),
+    limitSeconds: wantedSeconds(state, step),
     capSeconds: capOf(state, step),
     spentSeconds: spentSeconds(state, step),
   });
@@ -107,10 +130,11 @@ export interface Count {
  * @example ten breaths of 10 s, 4 in and 6 out, after 17 s: breath 2, turn 1 (“out”), half done
  */
 export function countNow(state: SessionState, now: number): Count | null {
-  const step = stepOf(state);
-  const counted = step && (isHold(step) ? countedIn(step.dose) : step.count);
+  const counted = countedOf(state);
   if (!counted || state.phase.name !== 'hold') return null;
   const { of, eachSeconds } = counted;
+  const { counted: touched } = state.phase;
+  if (touched !== undefined) return { number: Math.min(of, touched + 1), turn: null };
   const turns = 'turns' in counted ? counted.turns : [];
   const held = Math.min(heldSeconds(state, now), limitOf(state));
   const number = Math.min(of, Math.floor(held / eachSeconds) + 1);

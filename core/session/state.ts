@@ -9,7 +9,15 @@ export type Phase =
   | { name: 'rest'; since: number }
   | { name: 'count-in'; since: number }
   /** `heldMs` was held before `since`; a pause adds to it. */
-  | { name: 'hold'; since: number; heldMs: number; overCeiling: number; hurts?: true }
+  | {
+      name: 'hold';
+      since: number;
+      heldMs: number;
+      overCeiling: number;
+      hurts?: true;
+      /** Counted by touch so far; absent: the pace counts. */
+      counted?: number;
+    }
   | { name: 'rate-after' }
   /** All holds are through: a word for the day. */
   | { name: 'closing' };

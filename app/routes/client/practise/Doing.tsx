@@ -13,6 +13,7 @@ import { play } from '~/ui/practise/cues';
 import { HoldDrawing } from '~/ui/practise/HoldDrawing';
 import { wayPicture } from '~/ui/practise/pictures';
 import { GapAnswer, PauseOrGoOn } from './Controls';
+import { Counter } from './Counter';
 import { useEarly } from './early';
 import { useLed } from './led';
 import { moveWords } from './moves';
@@ -138,6 +139,7 @@ export function Doing({
   const paused = state.status === 'paused';
   const counting = state.phase.name === 'count-in';
   const held = heldSeconds(state, now);
+  const touched = state.phase.name === 'hold' && state.phase.counted !== undefined;
   const [first, second] = beside(step, count);
   return (
     <>
@@ -148,13 +150,17 @@ export function Doing({
       </div>
       <div className={classes.clock}>
         <span className={classes.figure} role="timer" aria-live="off">
-          {counting ? 'Ready' : clockTime(Math.max(0, Math.ceil(step.limitSeconds - held)))}
+          {counting
+            ? 'Ready'
+            : clockTime(
+                touched ? Math.floor(held) : Math.max(0, Math.ceil(step.limitSeconds - held)),
+              )}
         </span>
-        <span className={classes.sideWords}>
+        <Counter state={state} happen={happen}>
           {first}
           <br />
           {second}
-        </span>
+        </Counter>
       </div>
       <p className="visually-hidden" role="status">
         {paused ? 'Paused.' : counting ? '' : `${first}, ${second}.`}

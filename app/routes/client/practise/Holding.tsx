@@ -16,6 +16,7 @@ import { play } from '~/ui/practise/cues';
 import { HoldDrawing } from '~/ui/practise/HoldDrawing';
 import { RatingPad } from '~/ui/practise/RatingPad';
 import { GapAnswer, PauseOrGoOn } from './Controls';
+import { Counter } from './Counter';
 import { FeltKind } from './FeltKind';
 import { sideWords } from './holdWords';
 import { useLed } from './led';
@@ -41,8 +42,10 @@ function Clock({ state, now, step }: Pick<HoldingProps, 'state' | 'now'> & { ste
       return <>{Math.ceil(countInLeft(state, now)) || 1}</>;
     case 'rest':
       return <>{clockTime(Math.ceil(restLeft(state, now)))}</>;
-    case 'hold':
-      return <>{clockTime(isOpenEnded(step.dose) ? Math.floor(held) : Math.ceil(limit - held))}</>;
+    case 'hold': {
+      const isUp = isOpenEnded(step.dose) || state.phase.counted !== undefined;
+      return <>{clockTime(isUp ? Math.floor(held) : Math.ceil(limit - held))}</>;
+    }
     default:
       return null;
   }
@@ -98,11 +101,11 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
           {phase.name === 'rate-after' ? 'Let go' : <Clock state={state} now={now} step={step} />}
         </span>
         {phase.name !== 'rate-after' && (
-          <span className={classes.sideWords}>
+          <Counter state={state} happen={happen}>
             {first}
             <br />
             {second}
-          </span>
+          </Counter>
         )}
       </div>
       <p className="visually-hidden" role="status">
