@@ -52,7 +52,18 @@ export function methodSeconds(dose: Dose): SecondsBand {
       return { least: dose.strokeSeconds, most: dose.strokeSeconds };
     case 'knead':
       return { least: dose.squeezeSeconds, most: dose.squeezeSeconds };
-    default:
+    case 'timed':
+    case 'fade':
+    case 'build-up':
+    case 'brief':
+    case 'strokes':
+    case 'sweep':
+    case 'press-and-move':
+    case 'pincer':
+    case 'circles':
+    case 'cross-grain':
+    case 'slow-roll':
+    case 'search':
       return contactPerPoint(dose);
   }
 }
@@ -72,7 +83,18 @@ export function countedIn(
       return { of: dose.strokes, eachSeconds: dose.strokeSeconds, name: 'stroke' };
     case 'knead':
       return { of: dose.squeezes, eachSeconds: dose.squeezeSeconds, name: 'squeeze' };
-    default:
+    case 'timed':
+    case 'fade':
+    case 'build-up':
+    case 'brief':
+    case 'strokes':
+    case 'sweep':
+    case 'press-and-move':
+    case 'pincer':
+    case 'circles':
+    case 'cross-grain':
+    case 'slow-roll':
+    case 'search':
       return null;
   }
 }

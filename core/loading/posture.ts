@@ -57,6 +57,8 @@ export const postureSchema = z.object({
   getIn: z.string().min(5),
   getOut: z.string().min(5),
   unload: z.string().min(5),
+  /** How one gets to the next point without coming out of it. */
+  shift: z.string().min(5),
   load: z.custom<LoadModel>(),
   adjustments: z.custom<readonly Adjustment[]>(),
 });

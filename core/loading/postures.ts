@@ -3,7 +3,7 @@ import { about, known } from '#core/uncertainty';
 import type { Adjustment, LoadModel, Need, Posture } from './posture';
 import { FOOT, HEAD_ON_THUMB, HELD_UP, LEANS, LYING_BACK, STILL } from './ways';
 
-type Given = Omit<Posture, 'source' | 'needs' | 'adjustments' | 'unload' | 'load'> &
+type Given = Omit<Posture, 'source' | 'needs' | 'adjustments' | 'unload' | 'shift' | 'load'> &
   Partial<Posture>;
 
 const UNLOADS: Record<LoadModel['kind'], string> = {
@@ -13,6 +13,15 @@ const UNLOADS: Record<LoadModel['kind'], string> = {
   share: 'Hold part of the weight back.',
   head: 'Turn the head a little away, or hold it with the neck.',
   none: 'Let the hand or the arms rest.',
+};
+/** On to the next point. Common practice, no published source. */
+const SHIFTS: Record<LoadModel['kind'], string> = {
+  lean: 'Bend the knees a little, or turn a little: the ball moves with you.',
+  lie: 'Take the weight off, move the ball a little, and sink in again.',
+  sit: 'Take the weight off, shift on a spot that is not tender, and sink in again.',
+  share: 'Lift off, move a little along, and sink in again.',
+  head: 'Lift the head, move the thumb on by its breadth, and let it rest again.',
+  none: 'Let go, move on by a finger’s breadth, and sink in again.',
 };
 const ADJUSTED: Record<LoadModel['kind'], readonly Adjustment[]> = {
   lean: LEANS,
@@ -28,6 +37,7 @@ function posture(given: Given): Posture {
   return {
     needs: [],
     unload: UNLOADS[load.kind],
+    shift: SHIFTS[load.kind],
     adjustments: ADJUSTED[load.kind],
     ...given,
     load,
@@ -145,6 +155,8 @@ export const POSTURES: readonly Posture[] = [
     supports: 'Feet and wall.',
     getIn: 'Stand with your back to the wall, feet a step away and hip-wide.',
     getOut: STEP_IN,
+    shift:
+      'Hips back on the wall and lean forward: the ball drops by about five centimetres. For less, bend the knees or turn a little.',
     load: { kind: 'lean', side: ONE_SIDE },
   }),
   posture({
@@ -231,6 +243,7 @@ export const POSTURES: readonly Posture[] = [
     needs: FLOOR_NEEDS,
     getIn: 'Go down over all fours and lie on your side, elbow under the shoulder.',
     getOut: 'Roll forward to all fours, then up.',
+    shift: 'Slide the body a little on it, and shift on a spot that is not tender.',
     load: { kind: 'lie', supports: [0.05, 0.18, 0.74], legs: 'straight', side: about(0.8, 0.6, 1) },
     adjustments: HELD_UP,
   }),
@@ -254,6 +267,7 @@ export const POSTURES: readonly Posture[] = [
     needs: [...FLOOR_NEEDS, 'lie face down'],
     getIn: 'Go down over all fours and lie half on the side, half on the front, top leg over.',
     getOut: 'Push back to all fours, then up.',
+    shift: 'Slide the body a little up or down on it.',
     load: { kind: 'lie', supports: [0.18, 0.72], legs: 'straight', side: about(0.65, 0.45, 0.85) },
     adjustments: HELD_UP,
   }),
@@ -293,6 +307,7 @@ export const POSTURES: readonly Posture[] = [
     needs: [...FLOOR_NEEDS, 'lie face down'],
     getIn: 'Go down over all fours and lower yourself onto the forearms.',
     getOut: 'Push back to all fours, then up.',
+    shift: 'Slide the body a little along it, and shift on a spot that is not tender.',
     load: { kind: 'lie', supports: [0.18, 0.72], legs: 'straight', side: ONE_SIDE },
     adjustments: HELD_UP,
   }),

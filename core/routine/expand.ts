@@ -2,6 +2,7 @@ import { kindOf, type Activity } from '#core/activities';
 import { findSite, SENSITIVITY, type Side, type Site } from '#core/anatomy';
 import { contactPerPoint } from '#core/dosage';
 import { findTool } from '#core/equipment';
+import { namedSpots } from './namedSpots';
 import { placesPressed } from './placeKey';
 import { isPress, type PressItem, type Routine, type RoutineItem } from './routine';
 import { pointsOn, sidesInOrder } from './sidesInOrder';
@@ -13,11 +14,11 @@ const MOST_GRADE = 10;
 /** The name of a point by its place in the order, from 0, and which point of the map it is. */
 function spotOf(
   site: Site | undefined,
-  { mapped = [] }: PressItem,
+  { mapped = [], dose }: PressItem,
   side: Side,
   at: number,
 ): Pick<HoldStep, 'spot' | 'thread'> {
-  const named = site?.spots?.[at];
+  const named = site && namedSpots(site, dose)?.[at];
   if (named !== undefined) return { spot: named };
   const point = mapped.filter((one) => one.side === side)[at];
   if (!point) return {};

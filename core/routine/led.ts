@@ -30,6 +30,8 @@ export interface PostureWords {
   onFloor: boolean;
   /** How to take weight away. */
   unload?: string;
+  /** How to get to the next point without coming out of it. */
+  shift?: string;
 }
 
 /** A routine as a device leads through it: nothing of it has to be looked up any more. */
@@ -98,8 +100,10 @@ export function ledWords(
       places.flatMap((positionId) => {
         const posture = findPosture(positionId);
         if (!posture) return [];
-        const { getIn, getOut, unload } = posture;
-        return [[positionId, { getIn, getOut, unload, onFloor: isOnFloor(posture) }] as const];
+        const { getIn, getOut, unload, shift } = posture;
+        return [
+          [positionId, { getIn, getOut, unload, shift, onFloor: isOnFloor(posture) }] as const,
+        ];
       }),
     ),
     sites: Object.fromEntries(

@@ -1,4 +1,5 @@
 import { isAlwaysThere } from './atHand';
+import { namedSpots } from './namedSpots';
 import { SENSITIVITY, type Site } from '#core/anatomy';
 import { contactPerPoint, METHODS, START_GRADE, type Dose, type MethodId } from '#core/dosage';
 import { findTool, servesMethod } from '#core/equipment';
@@ -64,8 +65,9 @@ export function usualDose(site: Site, method: MethodId): Dose {
  */
 export function usualPoints(site: Site, dose: Dose): number | null {
   const most = Math.min(LIMITS.points, Math.floor(site.capSeconds / contactPerPoint(dose).most));
-  // Angles, directions and gaps are all gone through.
-  if (site.spots) return Math.max(1, Math.min(most, site.points.to));
+  // Angles, directions, gaps and lanes are all gone through.
+  const named = namedSpots(site, dose);
+  if (named) return Math.max(1, Math.min(most, site.spots ? site.points.to : named.length));
   return dose.method === 'search' || dose.method === 'knead' ? Math.max(1, most) : null;
 }
 

@@ -61,7 +61,16 @@ export function doseText(dose: Dose): string {
         : `${METHODS[dose.method].name} ${figures}`;
     case 'search':
       return `every tender spot, ${figures} each`;
-    default:
+    case 'build-up':
+    case 'brief':
+    case 'strokes':
+    case 'sweep':
+    case 'glide':
+    case 'knead':
+    case 'pincer':
+    case 'circles':
+    case 'cross-grain':
+    case 'slow-roll':
       return `${METHODS[dose.method].name} ${figures}`;
   }
 }

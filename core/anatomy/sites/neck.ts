@@ -74,6 +74,11 @@ export const NECK_SITES = [
     usualHoldSeconds: { from: 15, to: 30 },
     capSeconds: 120,
     often: OFTEN,
+    // Our reading: how far apart they are is taught unclearly.
+    lanes: [
+      'first lane, two to three centimetres beside the midline',
+      'second lane, two centimetres further out: slower and lighter',
+    ],
     methods: ['timed', 'fade', 'brief', 'knead', 'circles'],
     setups: [
       by(

@@ -53,6 +53,8 @@ export const siteSchema = z.object({
   usualGrade: z.object({ from: z.number(), to: z.number() }).optional(),
   /** What the points are called in their order, where each has a name of its own. */
   spots: z.array(z.string().min(2)).min(2).max(6).optional(),
+  /** Lanes along it, nearest to the midline first, where they are gone over one after the other. */
+  lanes: z.array(z.string().min(2)).min(2).max(6).optional(),
   /** Points (or angles, or passes) usually worked a side. */
   points: z.object({ from: z.number().int().min(1), to: z.number().int().min(1) }),
   often: z.object({ timesPerWeek: z.number().int().min(1).max(14), says: z.string().min(5) }),

@@ -110,10 +110,14 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
   const cautionOnly = fit.stage === 'caution';
   const show = cautionOnly ? 'place' : fit.stage === 'rest' || sameSite ? 'way' : 'both';
   const { up, into } = moveWords(state, postures);
+  // Another point of the same place: how one gets there without coming out of it. An angle or a gap says it itself.
+  const isNextPoint = !isNew && step.repetition === 1 && !step.spot && !step.helper;
+  const shift = isNextPoint ? postures[step.positionId]?.shift : undefined;
   const lines: ReactNode[] = [
     ...up,
     ...(leaving ? [leaving] : []),
     ...into,
+    ...(shift ? [shift] : []),
     ...(!isNew && step.restSeconds > 0
       ? [`Rest about ${step.restSeconds} seconds first, off the point.`]
       : []),

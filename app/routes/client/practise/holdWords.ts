@@ -46,7 +46,8 @@ export function sideWords(state: SessionState, step: HoldStep): [string, string]
         : [`${step.leastSeconds} s is enough`, `${clockTime(limitOf(state))} at most`];
     case 'brief':
       return ['grow, stay, ease', `to ${gradeWords(step)} of 10`];
-    default:
+    case 'timed':
+    case 'search':
       return ['stay still', `at ${gradeWords(step)} of 10`];
   }
 }

@@ -246,6 +246,27 @@ describe('what is not pressed', () => {
     expect(text(shown(run, routine))).toContain('spot 2');
   });
 
+  it('between two points of a place says how to get from one to the next, once', () => {
+    const routine = routineWith(
+      itemFor('below-ridge', {
+        dose: { method: 'timed', holdSeconds: 20 },
+        points: 2,
+        sides: 'left',
+      }),
+    );
+    const run = runner(routine);
+    run.happen({ type: 'started' });
+    const words = 'the ball drops by about five centimetres';
+    expect(text(shown(run, routine))).not.toContain(words);
+    run.ready();
+    run.pass(30);
+    expect(run.state.phase.name).toBe('rate-after');
+    run.rate(3);
+    expect(run.state.stepIndex).toBe(1);
+    expect(text(shown(run, routine))).toContain('Next point');
+    expect(text(shown(run, routine))).toContain(words);
+  });
+
   it('whoever presses for somebody else is told how, and asked for the other’s number', () => {
     const routine = routineWith(
       itemFor('shoulder-ridge', {
