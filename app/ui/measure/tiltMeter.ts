@@ -46,7 +46,7 @@ export const deviceTilt: TiltMeter = {
       setTimeout(() => {
         if (heard) return;
         stop();
-        fail(new Error('This machine has no tilt sensor. Use the simulated phone, or a real one.'));
+        fail(new Error('This device has no tilt sensor.'));
       }, SILENT_MS);
     });
   },

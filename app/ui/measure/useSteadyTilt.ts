@@ -71,7 +71,8 @@ export function useSteadyTilt(
         (error: unknown) => {
           if (turn.current !== own) return;
           leave();
-          setTrouble(error instanceof Error ? error.message : 'The sensor does not answer.');
+          const says = error instanceof Error ? error.message : 'The sensor does not answer.';
+          setTrouble(`${says} Type the figure instead.`);
         },
       );
   }, [leave, meter]);
