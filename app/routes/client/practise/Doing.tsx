@@ -1,4 +1,4 @@
-import { isHold, type ActivityStep } from '#core/routine';
+import type { ActivityStep } from '#core/routine';
 import { useEffect } from 'react';
 import {
   countNow,
@@ -13,6 +13,7 @@ import { play } from '~/ui/practise/cues';
 import { HoldDrawing } from '~/ui/practise/HoldDrawing';
 import { wayPicture } from '~/ui/practise/pictures';
 import { GapAnswer, PauseOrGoOn } from './Controls';
+import { activityOf } from './activityOf';
 import { Counter } from './Counter';
 import { useEarly } from './early';
 import { useLed } from './led';
@@ -26,12 +27,6 @@ interface DoingProps {
   happen: (body: EventBody) => void;
   onSkip: () => void;
   onStop: () => void;
-}
-
-/** The step the session stands at, when it is one that is not pressed. */
-export function activityOf(state: SessionState): ActivityStep | null {
-  const step = state.steps[state.stepIndex];
-  return step && !isHold(step) ? step : null;
 }
 
 /** “Calf, at a wall, left”; what is done in the middle needs no side. */

@@ -9,7 +9,7 @@ import { useLetters, useOutbox } from '~/ui/keeping/Keeping';
 import { ByPhone } from '~/ui/measure/ByPhone';
 import { TriesField } from '~/ui/measure/TriesField';
 import { wayPicture } from '~/ui/practise/pictures';
-import { activityOf } from './Doing';
+import { activityOf } from './activityOf';
 import { useEarly } from './early';
 import { Picture } from './Picture';
 import { Progress } from './Progress';

@@ -1,5 +1,13 @@
-import type { LedRoutine } from '#core/routine';
-import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { isHold, type LedRoutine } from '#core/routine';
+import {
+  lazy,
+  Suspense,
+  useEffect,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type ComponentProps,
+} from 'react';
 import type { HomeToday } from '#core/measurement';
 import { SKIP_REASONS, STOP_REASONS, type EventBody, type SessionState } from '#core/session';
 import { Standing } from '~/ui/keeping/Standing';
@@ -9,11 +17,13 @@ import type { Device } from '~/ui/practise/device';
 import { useAwake } from '~/ui/practise/useAwake';
 import type { Numbers } from '~/ui/screening/Call';
 import { Closing, Finished, Stopped } from './Ending';
-import { activityOf, BeforeDoing, Doing } from './Doing';
+import { activityOf } from './activityOf';
+import { BeforeDoing, Doing } from './Doing';
 import { Find } from './Find';
 import { Holding } from './Holding';
-import { Measuring, type Taken } from './Measuring';
+import type { Measuring as MeasuringScreen, Taken } from './Measuring';
 import { Opening } from './Opening';
+import { Progress } from './Progress';
 import { remainingPlace, remainingSpots } from './place';
 import classes from './practise.module.css';
 
@@ -22,6 +32,25 @@ const TICK_MS = 200;
 const STOP_SETTLES_MS = 1_000;
 /** Emergencies first: whoever has one does not read on. */
 const GRAVEST_FIRST = [...STOP_REASONS].reverse();
+
+/** Where the screen of a test cannot be fetched, the session goes on without its figure. */
+const WithoutFigure = ({
+  state,
+  happen,
+  onSkip,
+  onStop,
+}: ComponentProps<typeof MeasuringScreen>) => (
+  <BeforeDoing state={state} happen={happen} onSkip={onSkip} onStop={onStop} />
+);
+
+/** What measures brings tables along: it is fetched for routines that measure, and not by the others. */
+const fetchMeasuring = () => import('./Measuring');
+const Measuring = lazy(() =>
+  fetchMeasuring().then(
+    (screen) => ({ default: screen.Measuring }),
+    () => ({ default: WithoutFigure }),
+  ),
+);
 
 /** What sound a change of the session calls for. */
 function cueFor(before: SessionState, after: SessionState) {
@@ -59,6 +88,11 @@ export function Run({
   const [asking, setAsking] = useState<'skip' | 'stop' | null>(null);
   const before = useRef(state);
   useAwake(state.status === 'running');
+  const measured = version.steps.some((step) => !isHold(step) && step.measures);
+  useEffect(() => {
+    // While there is a line: further on there may be none.
+    if (measured) void fetchMeasuring().catch(() => undefined);
+  }, [measured]);
 
   useEffect(() => {
     const cue = cueFor(before.current, state);
@@ -146,15 +180,17 @@ export function Run({
       case 'find':
         if (measures) {
           return (
-            <Measuring
-              key={state.stepIndex}
-              state={state}
-              measures={measures}
-              taken={home.taken}
-              happen={happen}
-              onSkip={ask.onSkip}
-              onStop={ask.onStop}
-            />
+            <Suspense fallback={<Progress state={state} />}>
+              <Measuring
+                key={state.stepIndex}
+                state={state}
+                measures={measures}
+                taken={home.taken}
+                happen={happen}
+                onSkip={ask.onSkip}
+                onStop={ask.onStop}
+              />
+            </Suspense>
           );
         }
         return activityOf(state) ? (

@@ -7,7 +7,8 @@ import { anyRoutine, anyScreenAnswer, itemFor, routineWith, runner } from '#core
 import { holdsAmong, isHold, ledWords, type Routine } from '#core/routine';
 import { heldSeconds, limitOf, STOP_REASONS, stopReason, summarise } from '#core/session';
 import { Closing, Finished, Stopped } from './Ending';
-import { activityOf, BeforeDoing, Doing } from './Doing';
+import { activityOf } from './activityOf';
+import { BeforeDoing, Doing } from './Doing';
 import { Find } from './Find';
 import { Holding } from './Holding';
 import { LedContext } from './led';
