@@ -34,7 +34,10 @@ function windowBefore(samples: readonly TiltSample[], end: number): readonly Til
   const last = samples[end];
   const first = samples[0];
   if (!last || !first || last.at - first.at < STILL_MS) return null;
-  return samples.slice(0, end + 1).filter(({ at }) => last.at - at <= STILL_MS);
+  // Only back to where it begins: this is asked for at every sample.
+  let from = end;
+  while (last.at - (samples[from - 1]?.at ?? -Infinity) <= STILL_MS) from -= 1;
+  return samples.slice(from, end + 1);
 }
 
 const spread = (values: readonly number[]): number => (max(values) ?? 0) - (min(values) ?? 0);

@@ -6,6 +6,9 @@ import { deviceTilt, type Stop, type TiltMeter } from './tiltMeter';
 /** So long one has to get into place before the sensor counts; our choice, ms. */
 export const INTO_PLACE_MS = 6_000;
 
+/** Sensors speak sixty times a second; a hand does not. */
+const EVERY_MS = 50;
+
 /** Where a reading by the phone stands: getting into place, or as the sensor says. */
 export type Reading = { phase: 'into place'; seconds: number } | SteadyTilt;
 
@@ -51,6 +54,7 @@ export function useSteadyTilt(
           setReading({ phase: 'into place', seconds: Math.ceil((INTO_PLACE_MS - at) / 1000) });
           return;
         }
+        if (at - (samples.at(-1)?.at ?? 0) < EVERY_MS) return;
         samples.push({ at, gravity });
         const now = steadyTilt(samples);
         if (now.phase !== phase) play(now.phase === 'moving' ? 'begin' : 'end');
