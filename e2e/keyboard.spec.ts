@@ -3,12 +3,15 @@ import {
   addClient,
   allKept,
   expect,
+  inviteFrom,
+  joinBy,
   otherDevice,
   PASS_PHRASE,
   screenBy,
   stepInAs,
   test,
 } from './support/test';
+import { practiseToTheEnd } from './support/practise';
 
 /** Tabs until the wanted thing has the focus; fails when a whole round does not reach it. */
 async function tabTo(
@@ -179,9 +182,12 @@ test('prescribing, joining, practising and reviewing by keyboard alone', async (
   await context.close();
 });
 
-test('from complaint and map to an issued routine of nine kinds by keyboard alone, in under sixty strokes', async ({
+test('from complaint and map to an issued routine of nine kinds by keyboard alone, in under sixty strokes, and practised to the end', async ({
   page,
+  browser,
+  baseURL,
 }) => {
+  test.slow();
   await stepInAs(page, 'Maren');
   const file = await addClient(page, 'Arvid Quist');
   await screenBy(page, file);
@@ -234,4 +240,20 @@ test('from complaint and map to an issued routine of nine kinds by keyboard alon
   await expect(page.getByText('Version 1 is issued.')).toBeVisible();
   expect(strokes).toBeLessThan(60);
   expect(strokes).toBeGreaterThan(20);
+
+  // Practised on the phone to the end, by what its screens say.
+  const link = await inviteFrom(page, file);
+  const { page: phone, context } = await otherDevice(browser, baseURL);
+  await joinBy(phone, link, 'arvid@example.org');
+  await phone.clock.install();
+  await phone.goto('/practise');
+  await phone.getByRole('button', { name: 'Start' }).click();
+  const screens = (await practiseToTheEnd(phone)).join(' · ');
+  for (const part of ['Get warm', 'Breathing', 'Blade corner', 'Shoulder ridge', 'stretch']) {
+    expect(screens).toContain(part);
+  }
+  expect(screens).toMatch(/Look over the shoulder.*Blade corner.*Cold pack.*Get up slowly/);
+  await context.close();
+  await page.goto(`${file}/practise`);
+  await expect(page.getByRole('row', { name: /today/ })).toBeVisible();
 });
