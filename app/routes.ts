@@ -34,6 +34,7 @@ export default [
   layout('routes/staff/door.ts', [
     route('find', 'routes/staff/find.ts'),
     route('clients/:clientId/referral', 'routes/staff/referral/referral.tsx'),
+    route('clients/:clientId/hand-out', 'routes/staff/hand-out/hand-out.tsx'),
     route('clients/:clientId/others', 'routes/staff/plan/others.ts'),
     route('clients/:clientId/ways', 'routes/staff/plan/ways.ts'),
     route('clients/:clientId/templates', 'routes/staff/plan/templates.ts'),

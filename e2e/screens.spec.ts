@@ -95,9 +95,17 @@ for (const { viewport, staff, client } of VIEWS) {
     await sound('day sheet');
     const file = await fileOf(page, 'Benedikt Aro');
     await see(
-      ...['plan', 'practise', 'review', 'complaint', 'details', 'brings', 'visit', 'referral'].map(
-        (stage) => `${file}/${stage}`,
-      ),
+      ...[
+        'plan',
+        'practise',
+        'review',
+        'hand-out',
+        'complaint',
+        'details',
+        'brings',
+        'visit',
+        'referral',
+      ].map((stage) => `${file}/${stage}`),
     );
     expect(errors).toEqual([]);
     await context.close();

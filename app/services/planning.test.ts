@@ -4,10 +4,12 @@ import { fade, itemFor, routineWith, timed } from '#core/examples';
 import type { Routine } from '#core/routine';
 import { routineVersion } from '~/db/schema.server';
 import { fileHead } from './clientFile.server';
+import { handOutOf } from './handOut.server';
 import { planOf, practiceTemplates, practiceWays, routinesOfOthers } from './planning.server';
 import type { OpenDatabase } from '~/db/open.server';
 
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
+import { found } from '~/keeping/server/refusal.server';
 import type { Principal } from '~/keeping/server/setting.server';
 import {
   details,
@@ -256,6 +258,24 @@ describe('the draft of two who work at once', () => {
     const draft = { baseNumber: 0, revision: 0, content: mine };
     const first = await saveDraft(setting, owner, clientId, draft);
     expect(await saveDraft(setting, owner, clientId, draft)).toEqual(first);
+  });
+});
+
+describe('the hand-out', () => {
+  it('is of the version in force, as hard as screening lets it be, with what it leaves out', async () => {
+    const clientId = await addClient(setting, owner, details());
+    expect(await handOutOf(setting, owner, clientId)).toBeNull();
+    await issueTo(setting, owner, clientId);
+    const before = found(await handOutOf(setting, owner, clientId), 'hand-out');
+    expect(before).toMatchObject({ number: 1, leftOut: [], practiceName: owner.practiceName });
+    const ids = before.content.items.map(({ id }) => id);
+    expect(before.pressed.map(({ id }) => id)).toEqual(ids);
+    await screened(setting, owner, clientId, 'widespread-pain');
+    const after = found(await handOutOf(setting, owner, clientId), 'hand-out');
+    for (const { ceilingGrade, grade } of after.pressed) {
+      expect(ceilingGrade).toBeLessThanOrEqual(3);
+      expect(grade).toBeLessThanOrEqual(ceilingGrade);
+    }
   });
 });
 

@@ -6,7 +6,11 @@ import type { Principal, Setting } from '~/keeping/server/setting.server';
 const SAME_LOOK_MS = 12 * 3_600_000;
 const MOST_REMEMBERED = 10_000;
 
-export const SAW = { file: 'saw a client file', referral: 'took out a referral note' } as const;
+export const SAW = {
+  file: 'saw a client file',
+  referral: 'took out a referral note',
+  handOut: 'took out a hand-out',
+} as const;
 
 interface Sighting {
   practiceId: string;

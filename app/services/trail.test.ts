@@ -151,12 +151,13 @@ describe('a look at a client’s file', () => {
     }
     expect(await looks(clientId)).toHaveLength(1);
     await noteSighting(setting, owner, clientId, 'referral');
+    await noteSighting(setting, owner, clientId, 'handOut');
     expect((await looks(clientId)).map(({ action }) => action).sort()).toEqual(
       Object.values(SAW).sort(),
     );
     setting.moveTo(new Date(start + 13 * 3_600_000));
     await noteSighting(setting, owner, clientId, 'file');
-    expect(await looks(clientId)).toHaveLength(3);
+    expect(await looks(clientId)).toHaveLength(4);
   });
 
   it('is known to another process, which does not write it again', async () => {

@@ -132,23 +132,25 @@ export function IssuePanel({
             Version {issued} is issued.{' '}
             {next.joined ? 'The client sees it from now on.' : 'The client sees it once they join.'}
           </p>
-          {(!next.joined || !next.hasVisit) && (
-            <p>
-              Next:{' '}
-              {!next.joined && (
-                <Link to="../details" relative="path">
-                  invite them
-                </Link>
-              )}
-              {!next.joined && !next.hasVisit && ', '}
-              {!next.hasVisit && (
-                <Link to="../details" relative="path">
-                  set the next visit
-                </Link>
-              )}
-              .
-            </p>
-          )}
+          <p>
+            Next:{' '}
+            <Link to="../hand-out" relative="path">
+              print the hand-out
+            </Link>
+            {!next.joined && ', '}
+            {!next.joined && (
+              <Link to="../details" relative="path">
+                invite them
+              </Link>
+            )}
+            {!next.hasVisit && ', '}
+            {!next.hasVisit && (
+              <Link to="../details" relative="path">
+                set the next visit
+              </Link>
+            )}
+            .
+          </p>
         </Notice>
       )}
       <Button onClick={() => onIssue(reason)} disabled={!canIssue} loading={issue.busy} fullWidth>

@@ -1,0 +1,32 @@
+import { staffContext } from '~/context.server';
+import { load } from '~/door.server';
+import { handOutOf } from '~/services/handOut.server';
+import { Link } from 'react-router';
+import { noteSighting } from '~/services/sightings.server';
+import { HandOut } from '~/ui/handOut/HandOut';
+import { Empty } from '~/ui/parts/Empty';
+import type { Route } from './+types/hand-out';
+
+export const meta: Route.MetaFunction = () => [{ title: 'Hand-out · Entspann' }];
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  const { setting, who } = context.get(staffContext);
+  return load(async () => {
+    const handOut = await handOutOf(setting, who, params.clientId);
+    if (handOut) await noteSighting(setting, who, params.clientId, 'handOut');
+    return { back: `/clients/${params.clientId}/plan`, handOut };
+  });
+}
+
+export default function StaffHandOut({ loaderData }: Route.ComponentProps) {
+  const { handOut, back } = loaderData;
+  if (handOut) return <HandOut data={handOut} back={back} />;
+  return (
+    <main>
+      <h1>No hand-out yet</h1>
+      <Empty>
+        Nothing is issued for this client. <Link to={back}>To the plan</Link>
+      </Empty>
+    </main>
+  );
+}

@@ -1,0 +1,42 @@
+import { isHold } from '#core/routine';
+import { screen } from '#core/screening';
+import { versionsOf } from '~/db/routines.server';
+import type { Principal, Setting } from '~/keeping/server/setting.server';
+import { fileOf } from './clientFile.server';
+import { ledSteps } from './ledSteps.server';
+
+/**
+ * What a client takes home on paper: the version in force, with the lines that screening leaves out named as such, and
+ * whom to ring; null while nothing is issued.
+ */
+export async function handOutOf(setting: Setting, who: Principal, clientId: string) {
+  const file = await fileOf(setting, who, clientId);
+  const version = (await versionsOf(setting.db, file.id)).at(-1);
+  if (!version) return null;
+  const steps = ledSteps(version.content, screen(file.screening), []);
+  const led = new Set(steps.filter(({ leftOut }) => !leftOut).map(({ itemId }) => itemId));
+  const why = new Map(
+    steps.flatMap(({ itemId, leftOut }) => (leftOut ? [[itemId, leftOut] as const] : [])),
+  );
+  return {
+    name: file.name,
+    therapistName: file.therapistName,
+    practiceName: who.practiceName,
+    phone: who.phone,
+    emergencyNumber: who.emergencyNumber,
+    number: version.number,
+    issuedOn: version.issuedOn,
+    content: version.content,
+    /** How hard each line is pressed at most, within what screening found, and what it lowers. */
+    pressed: version.content.items.flatMap(({ id }) => {
+      const [first] = steps.filter((step) => step.itemId === id && !step.leftOut);
+      if (!first || !isHold(first)) return [];
+      const { grade, fromGrade, ceilingGrade, limitedBy = null } = first;
+      return [{ id, grade, fromGrade, ceilingGrade, limitedBy }];
+    }),
+    /** Lines that are not done, and why. */
+    leftOut: version.content.items.flatMap(({ id }) =>
+      led.has(id) ? [] : [{ id, why: why.get(id) ?? '' }],
+    ),
+  };
+}

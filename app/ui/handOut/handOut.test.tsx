@@ -1,0 +1,76 @@
+import fc from 'fast-check';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { MemoryRouter } from 'react-router';
+import { findSite } from '#core/anatomy';
+import { anyMixedRoutine, itemFor, routineWith } from '#core/examples';
+import { isPress, lineTitle, type Routine } from '#core/routine';
+import { HandOut, type HandOutData } from './HandOut';
+
+const given = (content: Routine, change: Partial<HandOutData> = {}): HandOutData => ({
+  name: 'Odalys Brandt',
+  therapistName: 'Maren Oltmann',
+  practiceName: 'Sandholm Quay Practice',
+  phone: '+45 70 00 00 00',
+  emergencyNumber: '112',
+  number: 3,
+  issuedOn: '2026-11-27',
+  content,
+  pressed: content.items.flatMap((item) =>
+    isPress(item) ? [{ id: item.id, grade: item.grade, ceilingGrade: 7, limitedBy: null }] : [],
+  ),
+  leftOut: [],
+  ...change,
+});
+const says = (data: HandOutData): string =>
+  renderToStaticMarkup(
+    <MemoryRouter>
+      <HandOut data={data} back="/clients/x/plan" />
+    </MemoryRouter>,
+  )
+    .replace(/<[^>]+>/g, ' ')
+    .replace(/\s+/g, ' ');
+const plain = (words: string) => words.replaceAll("'", '&#x27;').replaceAll('"', '&quot;');
+
+describe('the hand-out', () => {
+  it('tells every line: what, how hard, how it is found, what to keep off', () => {
+    fc.assert(
+      fc.property(anyMixedRoutine, (routine) => {
+        const text = says(given(routine));
+        expect(text).not.toMatch(/undefined|null|NaN|\[object/);
+        for (const item of routine.items) {
+          expect(text).toContain(plain(lineTitle(item)));
+          if (!isPress(item)) continue;
+          expect(text).toContain(`Press to ${item.grade} of 10, never above 7`);
+          const site = findSite(item.siteId);
+          for (const words of [site?.keepOff ?? '', ...(site?.find ?? [])]) {
+            expect(text).toContain(plain(words));
+          }
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('names what is left out and why, what stops the client, and whom to ring', () => {
+    const calf = itemFor('calf', { id: 'calf' });
+    const text = says(
+      given(routineWith(calf), { leftOut: [{ id: 'calf', why: 'A vein is inflamed there.' }] }),
+    );
+    expect(text).toContain('Left out: A vein is inflamed there.');
+    expect(text).not.toContain('Press to');
+    const limited = given(routineWith(calf), {
+      pressed: [
+        { id: 'calf', grade: 3, ceilingGrade: 3, limitedBy: 'Half the time, and lightly.' },
+      ],
+    });
+    expect(says(limited)).toContain('Press to 3 of 10, never above 3.');
+    expect(says(limited)).toContain('Half the time, and lightly.');
+    expect(text).toContain('What stops you');
+    expect(text).toContain('Ring Sandholm Quay Practice: +45 70 00 00 00.');
+    expect(text).toContain('In an emergency: 112.');
+    // A practice that gave no number is asked for by name.
+    expect(says(given(routineWith(calf), { phone: '', emergencyNumber: '' }))).toContain(
+      'Ask Maren Oltmann.',
+    );
+  });
+});
