@@ -94,6 +94,18 @@ describe('a session leads what is not pressed', () => {
     expect(countNow(run.state, run.now)).toMatchObject({ number: 1, turn: { index: 0 } });
   });
 
+  it('tapped through in no time counts as left early, not as done', () => {
+    const drill = { ...ACTIVITY_KINDS.drill.usual(wish('drill')), repetitions: 5, paceSeconds: 4 };
+    const run = runner(of(drill));
+    run.happen({ type: 'started' });
+    run.happen({ type: 'settled', step: 0 });
+    run.pass(3.2);
+    for (let touch = 0; touch < 5; touch += 1) run.happen({ type: 'counted', step: 0 });
+    run.pass(0.5);
+    expect(run.state.holds).toMatchObject([{ outcome: 'client' }]);
+    expect(summarise(run.state).activities?.[0]).toMatchObject({ done: 0, asked: 1 });
+  });
+
   it('counted by touch, a hold still keeps to its place’s cap, and what is never counted to the end ends by itself', () => {
     const glide = {
       ...itemFor('middle-quad', { dose: { method: 'pin-and-glide', bends: 12, bendSeconds: 3 } }),

@@ -19,13 +19,14 @@ const TOO_MUCH_AFTER = 2;
 function holdEnd(
   state: SessionState,
   now: number,
-): { how: 'time' | 'faded' | 'cap' | 'let-go'; atHeld: number } | null {
+): { how: 'time' | 'faded' | 'cap' | 'let-go' | 'client'; atHeld: number } | null {
   const step = stepOf(state);
   if (state.phase.name !== 'hold' || !step) return null;
   const held = heldSeconds(state, now);
-  // All of them were counted.
+  // All of them were counted; tapped through in no time they are no more than leaving early.
   if ((state.phase.counted ?? 0) >= (countedOf(state)?.of ?? Infinity)) {
-    return { how: 'time', atHeld: Math.min(held, limitOf(state)) };
+    const least = isHold(step) ? step.leastSeconds : step.limitSeconds;
+    return { how: held * 2 >= least ? 'time' : 'client', atHeld: Math.min(held, limitOf(state)) };
   }
   if (!isHold(step)) return held < limitOf(state) ? null : { how: 'time', atHeld: limitOf(state) };
   const last = currentHold(state)?.ratings.at(-1);
