@@ -27,7 +27,7 @@ module.exports = {
       to: {
         path: 'node_modules/',
         pathNot:
-          'node_modules/(zod|d3-[a-z]+|@types/d3-[a-z]+|temporal-[a-z]+|uuid|fastest-levenshtein)/',
+          'node_modules/(zod|d3-[a-z]+|@types/d3-[a-z]+|temporal-[a-z]+|uuid|fastest-levenshtein|safe-stable-stringify)/',
       },
     },
     {

@@ -72,6 +72,10 @@ export default tseslint.config(
     },
   },
   {
+    files: ['app/workers/*.mjs'],
+    languageOptions: { globals: globals.serviceworker },
+  },
+  {
     files: ['scripts/**/*.mjs', 'server/*.mjs', '*.config.{js,ts,cjs}', '.dependency-cruiser.cjs'],
     languageOptions: { globals: globals.node },
     rules: { 'no-console': 'off' },

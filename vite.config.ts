@@ -21,6 +21,8 @@ export default defineConfig(({ isSsrBuild }) => ({
   },
   build: {
     target: 'es2022',
+    // What belongs to which page: the service worker keeps those of the client.
+    manifest: !isSsrBuild,
     rollupOptions: isSsrBuild ? { input: './server/app.ts' } : {},
   },
 }));

@@ -1,17 +1,20 @@
 import { setNonce } from 'get-nonce';
 import { startTransition, StrictMode } from 'react';
-import { hydrateRoot } from 'react-dom/client';
+import { createRoot, hydrateRoot } from 'react-dom/client';
 import { HydratedRouter } from 'react-router/dom';
 
 // What holds the page still behind a dialog writes a style of its own: it needs this page’s nonce.
 const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce;
 if (nonce) setNonce(nonce);
 
+const app = (
+  <StrictMode>
+    <HydratedRouter />
+  </StrictMode>
+);
+
 startTransition(() => {
-  hydrateRoot(
-    document,
-    <StrictMode>
-      <HydratedRouter />
-    </StrictMode>,
-  );
+  // The page a device keeps for when there is no line is nobody’s in particular: the wanted one is drawn in its place.
+  if (document.querySelector('[data-shell]')) createRoot(document).render(app);
+  else hydrateRoot(document, app);
 });

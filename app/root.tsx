@@ -10,8 +10,12 @@ import { Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router';
 import type { Route } from './+types/root';
 import { principalContext } from './context.server';
 import { recognise } from './door.server';
+import { ownerHere } from './keeping/client/keys';
 import { Keeping } from './ui/keeping/Keeping';
+import { isUnheard } from './ui/offline/orKept';
+import { useOwner } from './ui/offline/useOwner';
 import { ErrorPage } from './ui/parts/ErrorPage';
+import { OpeningPage } from './ui/parts/OpeningPage';
 import { cssVariables, theme } from './ui/theme/theme';
 
 /** The style and script nonce of this answer; only known while the server draws. */
@@ -45,6 +49,8 @@ export function Layout({ children }: { children: ReactNode }) {
         <meta name="viewport" content="width=device-width, initial-scale=1" />
         <meta name="color-scheme" content="light dark" />
         <link rel="icon" href="/mark.svg" type="image/svg+xml" />
+        <link rel="apple-touch-icon" href="/icons/192.png" />
+        <link rel="manifest" href="/app.webmanifest" />
         <Meta />
         <Links />
         <ColorSchemeScript defaultColorScheme="auto" nonce={nonce} suppressHydrationWarning />
@@ -65,18 +71,36 @@ export function Layout({ children }: { children: ReactNode }) {
   );
 }
 
-/** Who is signed in: what is written here is theirs. */
-export const loader = ({ context }: Route.LoaderArgs) => ({
-  userId: context.get(principalContext)?.userId ?? null,
-});
+/** The page that holds nobody’s data: a device keeps it for when there is no line. */
+const SHELL = '/shell';
 
-export default function App({ loaderData }: Route.ComponentProps) {
+/** Who is signed in: what is written here is theirs. */
+export const loader = ({ context, request }: Route.LoaderArgs) => {
+  const isShell = new URL(request.url).pathname === SHELL;
+  return { isShell, userId: isShell ? null : (context.get(principalContext)?.userId ?? null) };
+};
+
+/** Without a line it is whoever this device is of. */
+export async function clientLoader({ serverLoader }: Route.ClientLoaderArgs) {
+  try {
+    return await serverLoader();
+  } catch (error) {
+    if (!isUnheard(error)) throw error;
+    const userId = await ownerHere();
+    return { isShell: userId === null, userId };
+  }
+}
+
+export default function App({ loaderData: { userId, isShell } }: Route.ComponentProps) {
+  const owner = useOwner(isShell);
   return (
-    <Keeping userId={loaderData.userId}>
+    <Keeping userId={isShell ? (owner ?? null) : userId} isKnown={!isShell}>
       <Outlet />
     </Keeping>
   );
 }
+
+export const HydrateFallback = OpeningPage;
 
 export function ErrorBoundary() {
   return <ErrorPage />;

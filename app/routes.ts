@@ -8,6 +8,7 @@ export default [
     route('sign-in/code', 'routes/public/sign-in/code.tsx'),
     route('sign-out', 'routes/public/sign-in/sign-out.ts'),
     route('set-up', 'routes/public/set-up/set-up.tsx'),
+    route('shell', 'routes/public/shell/shell.tsx'),
     route('join/:token', 'routes/public/join/join.tsx'),
     route('*', 'routes/public/missing.ts'),
   ]),
@@ -68,6 +69,7 @@ export default [
   ]),
   layout('routes/client/door.ts', [
     route('practise', 'routes/client/practise/practise.tsx'),
+    route('offline', 'routes/client/offline/offline.ts'),
     route('referral', 'routes/client/referral/referral.tsx'),
     layout('routes/client/shell.tsx', [
       route('today', 'routes/client/today/today.tsx'),

@@ -16,7 +16,7 @@ import { bodyLimits } from './bodyLimits';
 import { simulatedScale } from './devices/scale';
 import { simulatedTilt } from './devices/tilt';
 import { codesOf } from './errorCodes';
-import { keepPrivate, nonce, sameSiteOnly, securityHeaders, securityText } from './headers';
+import { asIs, keepPrivate, nonce, sameSiteOnly, securityHeaders, securityText } from './headers';
 import { needsRoom } from './room';
 import { publicHost } from './publicHost';
 import { routePatterns } from './routePattern';
@@ -121,16 +121,23 @@ export function createApp(options: AppOptions): Express {
     if (isStopping()) response.set('Connection', 'close');
     next();
   });
-  app.use(nonce, securityHeaders(secure));
+  // Files are no pages: of what guards a page they need one line, and a phone fetches many of them.
   app.use(
     '/assets',
+    asIs,
     staticGzip(`${clientFolder}/assets`, {
       enableBrotli: true,
       orderPreference: ['br'],
       serveStatic: { immutable: true, maxAge: '1y' },
     }),
   );
+  app.use(nonce, securityHeaders(secure));
   app.use(compression());
+  // A new edition is seen at once.
+  app.get('/service-worker.js', (_request, response, next) => {
+    response.set('Cache-Control', 'no-cache');
+    next();
+  });
   app.use(express.static(clientFolder, { maxAge: '1h', index: false }));
   if (securityContact !== null) {
     app.get('/.well-known/security.txt', securityText(securityContact, setting.now));

@@ -28,6 +28,12 @@ export const sameSiteOnly: RequestHandler = (request, response, next) => {
   next();
 };
 
+/** What is sent is what it says it is. */
+export const asIs: RequestHandler = (_request, response, next) => {
+  response.set('X-Content-Type-Options', 'nosniff');
+  next();
+};
+
 /** Server pages are for one person's eyes: nothing in between may keep them. */
 export const keepPrivate: RequestHandler = (_request, response, next) => {
   response.set('Cache-Control', 'no-store');

@@ -1,8 +1,8 @@
 import type { Step } from '#core/routine';
 import type { ScreenFinding } from '#core/screening';
+import { ledIdFrom, ledText } from '#core/today';
 import { and, eq } from 'drizzle-orm';
-import { v5 as uuidOf } from 'uuid';
-import { digestOf } from './digest.server';
+import { createHash } from 'node:crypto';
 import type { Database } from './database.server';
 import { ledRoutine } from './schema.server';
 
@@ -14,14 +14,11 @@ export interface Led {
   findings: readonly ScreenFinding[];
 }
 
-const NAMESPACE = '0f9a3f6e-0c0e-4b7c-8a53-5a6f2a7e9d10';
-
 /** What tells two of them apart. */
-const ledDigest = ({ versionId, steps, findings }: Led): string =>
-  digestOf({ versionId, steps, findings });
+const ledDigest = (led: Led): string => createHash('sha256').update(ledText(led)).digest('hex');
 
 /** The same holds for the same client have the same id, wherever and whenever it is made. */
-export const ledIdOf = (led: Led): string => uuidOf(`${led.clientId}/${ledDigest(led)}`, NAMESPACE);
+export const ledIdOf = (led: Led): string => ledIdFrom(led.clientId, ledDigest(led));
 
 /** Remembers what a device is led by; the same again is the same row. */
 export async function handOut(

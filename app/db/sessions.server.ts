@@ -14,6 +14,12 @@ export const response = {
     from session_response r where r.session_id = practised_session.id)`,
 };
 
+/** When the last of a session was heard of, ms since 1970: what was sent late was not known before. */
+const heardAt = sql<number>`(
+  select (extract(epoch from max(e.received_at)) * 1000)::float8
+  from session_event e where e.session_id = practised_session.id)`;
+const contactSeconds = sql<number>`(practised_session.summary ->> 'contactSeconds')::float8`;
+
 /** A client's sessions with the number of the version they followed, oldest first. */
 export const sessionsOf = (db: Database, clientId: string) =>
   db
@@ -49,11 +55,31 @@ export const lastSessionsOf = once((db, clientId: string, most: number) =>
       stopReason: practisedSession.stopReason,
       word: practisedSession.word,
       versionId: practisedSession.versionId,
-      /** When the last of it was heard of, ms since 1970: what was sent late was not known before. */
-      heardAt: sql<number>`(
-        select (extract(epoch from max(e.received_at)) * 1000)::float8
-        from session_event e where e.session_id = practised_session.id)`,
-      contactSeconds: sql<number>`(practised_session.summary ->> 'contactSeconds')::float8`,
+      heardAt,
+      contactSeconds,
+      ...response,
+    })
+    .from(practisedSession)
+    .where(eq(practisedSession.clientId, clientId))
+    .orderBy(desc(practisedSession.startedAt))
+    .limit(most),
+);
+
+/** The latest sessions of a client with what was done in them, newest first. */
+export const lastKnownOf = once((db, clientId: string, most: number) =>
+  db
+    .select({
+      id: practisedSession.id,
+      versionId: practisedSession.versionId,
+      day: practisedSession.day,
+      startedAt: practisedSession.startedAt,
+      status: practisedSession.status,
+      counts: practisedSession.counts,
+      stopReason: practisedSession.stopReason,
+      word: practisedSession.word,
+      heardAt,
+      contactSeconds,
+      summary: practisedSession.summary,
       ...response,
     })
     .from(practisedSession)

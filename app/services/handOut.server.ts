@@ -3,7 +3,7 @@ import { screen } from '#core/screening';
 import { versionsOf } from '~/db/routines.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { fileOf } from './clientFile.server';
-import { ledSteps } from './ledSteps.server';
+import { ledSteps } from '#core/today';
 
 /**
  * What a client takes home on paper: the version in force, with the lines that screening leaves out named as such, and

@@ -1,6 +1,5 @@
 import { dayOf } from '#core/calendar';
-import { findTest, homeToday, type AskedAtHome, type HomeToday } from '#core/measurement';
-import { testsLed, type Routine } from '#core/routine';
+import { homeToday } from '#core/measurement';
 import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
@@ -77,10 +76,6 @@ export async function keptPicture(setting: Setting, who: Principal, clientId: st
   return found(known ? await pictureOf(setting.db, clientId, id) : null, 'picture');
 }
 
-type Row = Awaited<ReturnType<typeof measurementsOf>>[number];
-/** A figure the client took today. */
-type TakenToday = Pick<Row, 'testId' | 'side' | 'moment' | 'tries' | 'way'>;
-
 /** What the client is asked to measure at home, with what was measured before. */
 export async function ownMeasures(setting: Setting, who: Principal) {
   const file = await ownFile(setting, who);
@@ -93,31 +88,5 @@ export async function ownMeasures(setting: Setting, who: Principal) {
     asked: file.homeMeasures,
     due: homeToday(file.homeMeasures, own, today),
     own,
-  };
-}
-
-/**
- * What a client is asked to measure today, by the names of the tests, beside what the session leads by itself; and what
- * was measured today already. Reads nothing when nothing was asked.
- */
-export async function homeTodayOf(
-  setting: Setting,
-  file: { id: string; homeMeasures: readonly AskedAtHome[] },
-  today: string,
-  routine: Pick<Routine, 'items'> | null,
-): Promise<HomeToday & { taken: TakenToday[] }> {
-  const asked = file.homeMeasures;
-  const led = routine ? testsLed(routine) : [];
-  const rows = asked.length + led.length === 0 ? [] : await measurementsOf(setting.db, file.id);
-  const own = rows.filter(({ visitId }) => visitId === null);
-  const due = homeToday(asked, own, today, led);
-  const named = (ids: string[]) => ids.map((id) => findTest(id)?.name ?? id);
-  return {
-    before: named(due.before),
-    again: named(due.again),
-    weekly: named(due.weekly),
-    taken: own
-      .filter(({ day }) => day === today)
-      .map(({ testId, side, moment, tries, way }) => ({ testId, side, moment, tries, way })),
   };
 }

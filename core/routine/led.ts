@@ -42,6 +42,8 @@ export interface LedRoutine {
   /** What was handed out; a session names it. */
   ledId: string;
   steps: readonly Step[];
+  /** The lines of the version that are in it, by their ids. */
+  lineIds?: readonly string[];
   siteIds: readonly string[];
   /** What its lines are called, in order. */
   lines: readonly string[];

@@ -17,9 +17,13 @@ const MOST_TURNS = 300;
  * Goes through a session that was started, screen by screen, as somebody who does what it says: every hold is rated and
  * held, nothing is skipped. The page’s clock has to be installed.
  *
+ * @param endsWith what the last screen says of where it is kept
  * @returns the headings of its screens in their order, each once in a row
  */
-export async function practiseToTheEnd(phone: Page): Promise<string[]> {
+export async function practiseToTheEnd(
+  phone: Page,
+  endsWith: string | RegExp = 'Logged',
+): Promise<string[]> {
   const button = (name: string) => phone.getByRole('button', { name, exact: true });
   const isOpen = async (name: string) =>
     (await button(name).count()) === 1 && (await button(name).isEnabled());
@@ -30,7 +34,7 @@ export async function practiseToTheEnd(phone: Page): Promise<string[]> {
     if (seen.at(-1) !== title) seen.push(title);
     if (await isOpen('Finish')) {
       await button('Finish').click();
-      await expect(phone.getByText('Logged')).toBeVisible();
+      await expect(phone.getByText(endsWith)).toBeVisible();
       return seen;
     }
     let isOn = false;

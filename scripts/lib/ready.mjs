@@ -64,6 +64,7 @@ export function ensureInstalled() {
 
 const BUILT_FROM = [
   'scripts/compress.mjs',
+  'scripts/serviceWorker.mjs',
   'app',
   'core',
   'server',

@@ -15,6 +15,13 @@ export const sessionEventSchema = z.object({
     versionId: z.uuid({ error: 'A session needs the version it followed.' }),
     /** What it was led by, as it was handed out; null from editions that were not told. */
     ledId: idSchema.nullable(),
+    /** The lines that were in it, by their ids: where a device put the day together itself. */
+    lineIds: z
+      .array(z.string().max(64, 'A line’s id must be at most 64 characters.'), {
+        error: 'The lines of a session must be a list of ids.',
+      })
+      .max(60, 'A session may have at most 60 lines.')
+      .optional(),
     /** By the device’s clock, ms since 1970 UTC. */
     startedAt: instantSchema,
   }),

@@ -2,7 +2,9 @@ import { IDBFactory } from 'fake-indexeddb';
 import { v7 as uuid } from 'uuid';
 import type { Post } from '../letter';
 import { newSecret } from '../testing/device';
-import { adoptEarlier, browserFor, canSeal, dropOwnerless, leaveNothing } from './browser';
+import { adoptEarlier, browserFor, dropOwnerless, leaveNothing } from './browser';
+import { layAside, readAside } from './aside';
+import { canSeal, ownerHere } from './keys';
 import { createOutbox, type Outbox } from './outbox';
 
 const WORD = 'numbness in the left hand';
@@ -243,15 +245,34 @@ describe('an outbox in a browser', () => {
     expect(practice.posts.flatMap(({ letters }) => letters)).toHaveLength(1);
   });
 
+  it('lays aside for a time without a line, sealed for its person, and forgets it at sign-out', async () => {
+    const outbox = outboxOf('sol');
+    await opened(outbox);
+    await layAside('sol', 'pack', { word: WORD });
+    expect(await readAside('sol', 'pack')).toEqual({ word: WORD });
+    expect(await ownerHere()).toBe('sol');
+    expect(await lying('entspann-aside', 'sealed')).not.toHaveLength(0);
+    expect((await lying('entspann-aside', 'sealed')).join()).not.toContain(WORD);
+    // Somebody else on the same device.
+    await opened(outboxOf('tam'));
+    expect(await ownerHere()).toBe('tam');
+    expect(await readAside('sol', 'pack')).toBeNull();
+    await layAside('sol', 'pack', { word: WORD });
+    await leaveNothing();
+    expect(await ownerHere()).toBeNull();
+    expect(await lying('entspann-aside', 'sealed')).toEqual([]);
+  });
+
   it('leaves no text without an owner, no cache and no key when nobody is signed in', async () => {
     for (const name of ['draft:1', 'notes:2', 'interview:3', 'own-interview:4', 'theme']) {
       local[name] = WORD;
     }
     cached.add('pages');
+    cached.add('workbox-precache-v2-files of the application');
     await leaveNothing();
     dropOwnerless();
     expect(Object.keys(local)).toEqual(['theme']);
-    expect([...cached]).toEqual([]);
+    expect([...cached]).toEqual(['workbox-precache-v2-files of the application']);
     expect(await lying('entspann-keys', 'keys')).toEqual([]);
   });
 });

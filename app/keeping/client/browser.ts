@@ -1,22 +1,16 @@
-import { createStore, del, delMany, entries, get, promisifyRequest, set } from 'idb-keyval';
+import { createStore, delMany, entries, get, promisifyRequest } from 'idb-keyval';
 import { v7 as uuid } from 'uuid';
 import type { Body } from '../bodies';
 import type { Post } from '../letter';
 import type { Delivery, Outbox, Outside, Word } from './outbox';
-import { keyFrom, sealBy, type Sealed } from './seal';
+import { forgetAside } from './aside';
+import { canSeal, dropKey, dropKeys, keyOf, once } from './keys';
+import { sealBy, type Sealed } from './seal';
 import { memoryCupboard, plainSeal, storeOf, type Cupboard, type Store } from './store';
 
 const KEEP = '/keep';
-const KEY = '/keep/key';
-const RETRY_MS = 5_000;
 
-/** Opened when first needed: the server that draws pages has no such stores. */
-const once = <T>(make: () => T): (() => T) => {
-  let made: T | undefined;
-  return () => (made ??= make());
-};
 const things = once(() => createStore('entspann-kept', 'sealed'));
-const keys = once(() => createStore('entspann-keys', 'keys'));
 
 const cupboard: Cupboard = {
   read: () => entries<string, Sealed>(things()),
@@ -29,45 +23,10 @@ const cupboard: Cupboard = {
     }),
 };
 
-/** Where things can be sealed they are kept; elsewhere they are gone with the page, and it says so. */
-export const canSeal = (): boolean =>
-  typeof indexedDB !== 'undefined' && globalThis.crypto?.subtle !== undefined;
-
-const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
-
-/** The key of a person: the one this browser has, or a new one from the server; asked until it is given. */
-async function keyOf(userId: string): Promise<CryptoKey> {
-  for (;;) {
-    const known = await get<CryptoKey>(userId, keys()).catch(() => undefined);
-    if (known) return known;
-    try {
-      const answer = await fetch(KEY, { redirect: 'manual' });
-      if (answer.ok) {
-        const given = (await answer.json()) as { userId: string; secret: string };
-        if (given.userId === userId) {
-          const key = await keyFrom(given.secret);
-          await set(userId, key, keys()).catch(() => undefined);
-          return key;
-        }
-      }
-    } catch {
-      // No connection: again in a moment.
-    }
-    await pause(RETRY_MS);
-  }
-}
-
 async function openStore(userId: string): Promise<Store> {
   if (!canSeal()) return storeOf(userId, memoryCupboard(), plainSeal);
   await dropKeys(userId);
   return storeOf(userId, cupboard, sealBy(await keyOf(userId)));
-}
-
-/** Drops the keys of everybody but one: what they left here cannot be read until they sign in again. */
-export async function dropKeys(except?: string): Promise<void> {
-  if (!canSeal()) return;
-  const all = await entries<string, CryptoKey>(keys()).catch(() => []);
-  await Promise.all(all.filter(([id]) => id !== except).map(([id]) => del(id, keys())));
 }
 
 /** What earlier editions left without an owner is nobody’s to be shown. */
@@ -114,15 +73,17 @@ export async function adoptEarlier(userId: string, outbox: Outbox): Promise<void
 /** Leaves nothing of anybody readable in this browser. */
 export async function leaveNothing(): Promise<void> {
   await dropKeys();
+  await forgetAside();
   dropOwnerless();
-  if ('caches' in globalThis) {
-    for (const name of await caches.keys().catch(() => [])) await caches.delete(name);
-  }
+  if (!('caches' in globalThis)) return;
+  // The application’s own files are nobody’s.
+  const names = await caches.keys().catch(() => []);
+  for (const name of names) if (!name.startsWith('workbox-precache')) await caches.delete(name);
 }
 
 /** Once a sign-in has ended elsewhere, what is here is sealed from then on. */
 const signedOut = (owner: string): Delivery => {
-  if (canSeal()) void del(owner, keys()).catch(() => undefined);
+  void dropKey(owner);
   return { is: 'unheard', why: 'signed out' };
 };
 

@@ -2,6 +2,8 @@ import { Outlet } from 'react-router';
 
 import { clientContext } from '~/context.server';
 import { Shell } from '~/ui/shell/Shell';
+import { orKept } from '~/ui/offline/orKept';
+import { usePackAhead } from '~/ui/offline/usePackAhead';
 import type { Route } from './+types/shell';
 
 export async function loader({ context }: Route.LoaderArgs) {
@@ -9,7 +11,11 @@ export async function loader({ context }: Route.LoaderArgs) {
   return { practiceName: who.practiceName, name: who.name };
 }
 
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
+  orKept('own', serverLoader);
+
 export default function Own({ loaderData }: Route.ComponentProps) {
+  usePackAhead();
   return (
     <Shell home="/today" place={loaderData.practiceName} person={loaderData.name}>
       <Outlet />

@@ -2,6 +2,7 @@ import { dayOf } from '#core/calendar';
 import type { Step } from '#core/routine';
 import { screen } from '#core/screening';
 import { begin, correctClock, replay, summarise } from '#core/session';
+import { borneFrom, ledSteps } from '#core/today';
 import { ascending, sort } from 'd3-array';
 import { eq } from 'drizzle-orm';
 import equal from 'fast-deep-equal';
@@ -15,16 +16,15 @@ import type { BODIES } from '~/keeping/bodies';
 import type { Run, RunKeeper } from '~/keeping/server/keep.server';
 import { Refusal } from '~/keeping/server/refusal.server';
 import { answersInForce } from '../inForce.server';
-import { borneFrom, ledSteps } from '../ledSteps.server';
 
 type Body = z.output<(typeof BODIES)['session event']>;
 type Event = Body['event'] & { id: string };
 
-/** The holds a session is led by: those that were handed out, or, from older devices, those of now. */
+/** The holds a session is led by: those that were handed out, or those of now, of the lines the device names. */
 async function holdsOf(
   { setting, file }: Run,
   version: VersionRow,
-  ledId: string | null,
+  { ledId, lineIds }: Body['session'],
 ): Promise<{ ledId: string; steps: readonly Step[] }> {
   const { db, now } = setting;
   const handed = ledId === null ? undefined : await ledOf(db, file.id, ledId);
@@ -34,14 +34,17 @@ async function holdsOf(
   // Before this session was heard of.
   const rows = await lastSummariesOf(db, file.id, SUMMARIES_FROM);
   const borne = borneFrom(await versionsOf(db, file.id), rows, null);
-  const steps = ledSteps(version.content, findings, borne);
+  const { content } = version;
+  const items = content.items.filter(({ id }) => lineIds?.includes(id) ?? true);
+  const steps = ledSteps({ ...content, items }, findings, borne);
   const led = { clientId: file.id, versionId: version.id, steps, findings };
   // Handed out while there was no room to remember it: it is known by its id.
-  if (ledId !== null && ledId !== ledIdOf(led)) {
+  const isSame = ledId === null ? findings.length === 0 : ledId === ledIdOf(led);
+  // A device without a line puts its day together itself, by what it was told last.
+  if (!isSame && ledId !== null && lineIds === undefined) {
     throw new Refusal(404, 'There is no such routine.');
   }
-  const guessed = ledId === null && findings.length > 0;
-  return { ledId: await handOut(db, led, { at: now(), guessed }), steps };
+  return { ledId: await handOut(db, led, { at: now(), guessed: !isSame }), steps };
 }
 
 /** A session as its events are told by: the holds it is led by, and what is known of it. */
@@ -75,7 +78,7 @@ async function openSession(
   }
   const version = await versionWithClient(db, head.versionId);
   if (version?.clientId !== file.id) throw new Refusal(404, 'There is no such routine.');
-  const { ledId, steps } = await holdsOf(run, version, head.ledId);
+  const { ledId, steps } = await holdsOf(run, version, head);
   const { offsetMs, how } = correctClock({
     startedAt: head.startedAt,
     lastAt: Math.max(head.startedAt, ...events.map(({ at }) => at)),

@@ -53,6 +53,8 @@ export interface Log {
   id: string;
   versionId: string;
   ledId: string | null;
+  /** The lines that were in it, where the device put the day together itself. */
+  lineIds?: string[];
   startedAt: number;
   events: readonly SessionEvent[];
 }
@@ -62,6 +64,7 @@ export const lettersOf = ({
   id: sessionId,
   versionId,
   ledId,
+  lineIds,
   startedAt,
   events,
 }: Log): Letter<'session event'>[] =>
@@ -71,7 +74,10 @@ export const lettersOf = ({
     clientId: null,
     thing: sessionId,
     base: null,
-    body: { session: { versionId, ledId, startedAt }, event },
+    body: {
+      session: { versionId, ledId, ...(lineIds ? { lineIds } : {}), startedAt },
+      event,
+    },
     at: event.at,
   }));
 

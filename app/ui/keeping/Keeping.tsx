@@ -1,7 +1,8 @@
 import { createContext, type ReactNode, useContext, useEffect, useState } from 'react';
 import { useSyncExternalStore } from 'react';
 import { useRevalidator } from 'react-router';
-import { canSeal, leaveNothing } from '~/keeping/client/browser';
+import { leaveNothing } from '~/keeping/client/browser';
+import { canSeal } from '~/keeping/client/keys';
 import type { Outbox, View } from '~/keeping/client/outbox';
 import type { Letter } from '~/keeping/letter';
 import { useAskBeforeLeaving } from '~/ui/parts/useAskBeforeLeaving';
@@ -24,14 +25,23 @@ const isShown = ({ kind }: Letter, path: string) =>
  * Gives every page the outbox of the person who is signed in, sends from whatever page is open, and has
  * the page read anew when something was kept. Where nobody is signed in, nothing of anybody stays legible.
  */
-export function Keeping({ userId, children }: { userId: string | null; children: ReactNode }) {
+export function Keeping({
+  userId,
+  isKnown = true,
+  children,
+}: {
+  userId: string | null;
+  /** False: the practice could not be asked who is signed in. */
+  isKnown?: boolean;
+  children: ReactNode;
+}) {
   const { revalidate } = useRevalidator();
   const [lingering, setLingering] = useState<readonly Letter[]>([]);
   const outbox = outboxFor(userId);
 
   useEffect(() => {
-    if (userId === null) void leaveNothing();
-  }, [userId]);
+    if (userId === null && isKnown) void leaveNothing();
+  }, [userId, isKnown]);
 
   useEffect(
     () =>
@@ -63,6 +73,9 @@ export function Keeping({ userId, children }: { userId: string | null; children:
 
   return <KeepingContext value={{ userId, outbox, lingering }}>{children}</KeepingContext>;
 }
+
+/** Whose page it is, and where what they write is kept. */
+export const useKeeper = (): Pick<Present, 'userId' | 'outbox'> => useContext(KeepingContext);
 
 export const useOutbox = (): Outbox => useContext(KeepingContext).outbox;
 

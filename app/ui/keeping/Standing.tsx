@@ -1,4 +1,5 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
+import { line } from '~/ui/offline/line';
 import { useView } from './Keeping';
 import { Unsent } from './Unsent';
 import { fetchWords } from './useDescribe';
@@ -20,7 +21,8 @@ export function Standing({ lean = false }: { lean?: boolean }) {
     const timer = setTimeout(fetchWords, WORDS_AFTER_MS);
     return () => clearTimeout(timer);
   }, [lean]);
-  const says = standingWords(view);
+  const isLineLost = useSyncExternalStore(line.subscribe, line.isLost, line.isNeverLost);
+  const says = standingWords(view, isLineLost);
   const nothing = view.waiting + view.needsYou === 0;
   return (
     <>

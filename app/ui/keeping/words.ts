@@ -1,4 +1,4 @@
-import { canSeal } from '~/keeping/client/browser';
+import { canSeal } from '~/keeping/client/keys';
 import type { Trouble, View } from '~/keeping/client/outbox';
 
 /** Why what is here was not sent. */
@@ -10,9 +10,14 @@ export const TROUBLE_WORDS: Record<Trouble, string> = {
 };
 
 /** The one quiet line: where what was written is. */
-export function standingWords({ waiting, needsYou, unwritten, opened }: View): string {
+export function standingWords(
+  { waiting, needsYou, unwritten, opened, trouble }: View,
+  isLineLost = false,
+): string {
   if (needsYou > 0) return needsYou === 1 ? '1 needs you' : `${needsYou} need you`;
   if (unwritten > 0) return 'keeping';
+  const noLine = isLineLost || trouble === 'connection';
+  if (waiting === 0 && noLine) return 'no connection';
   if (waiting === 0) return opened ? 'all kept' : '';
   return canSeal()
     ? `kept here, not sent yet (${waiting})`

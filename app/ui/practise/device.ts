@@ -1,6 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import type { Step } from '#core/routine';
 import { TAKE_UP_WITHIN_MS, type SessionEvent } from '#core/session';
+import { rememberSession } from '~/ui/offline/ownSessions';
 import type { Outbox } from '~/keeping/client/outbox';
 import type { Letter } from '~/keeping/letter';
 import { createSession, type SessionHead, type SessionStore } from './session';
@@ -27,9 +28,9 @@ export interface Device {
   takenUp: boolean;
 }
 
-const bodyOf = ({ versionId, ledId, startedAt }: SessionHead, event: SessionEvent) => {
+const bodyOf = ({ id: _of, ...session }: SessionHead, event: SessionEvent) => {
   const { id: _id, ...rest } = event;
-  return { session: { versionId, ledId, startedAt }, event: rest };
+  return { session, event: rest };
 };
 
 /**
@@ -40,7 +41,7 @@ const bodyOf = ({ versionId, ledId, startedAt }: SessionHead, event: SessionEven
  */
 export async function openDevice(
   outbox: Outbox,
-  led: { id: string; ledId: string; steps: readonly Step[] },
+  led: { id: string; ledId: string; steps: readonly Step[]; lineIds?: readonly string[] },
   { wall, steady }: Clocks,
 ): Promise<Device> {
   // Only this code writes under the name, sealed for its person.
@@ -76,8 +77,16 @@ export async function openDevice(
       wall,
       newId: () => uuid(),
       onEvent: (event) => {
-        head ??= { id: uuid(), versionId: led.id, ledId: led.ledId, startedAt: event.at };
-        outbox.jot(NAME, { head, events: [...session.read().events] });
+        head ??= {
+          id: uuid(),
+          versionId: led.id,
+          ledId: led.ledId,
+          ...(led.lineIds ? { lineIds: [...led.lineIds] } : {}),
+          startedAt: event.at,
+        };
+        const { state, events } = session.read();
+        outbox.jot(NAME, { head, events: [...events] });
+        rememberSession(outbox, head, state, event);
         send(head, event);
         // What was seen of another session says nothing of this one.
         if (['started', 'finished', 'stopped'].includes(event.type)) outbox.jot(SEEN, null);

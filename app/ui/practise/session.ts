@@ -15,6 +15,8 @@ export interface SessionHead {
   versionId: string;
   /** What it is led by, as it was handed out. */
   ledId: string;
+  /** The lines that are in it; absent where an earlier edition began it. */
+  lineIds?: string[];
   startedAt: number;
 }
 

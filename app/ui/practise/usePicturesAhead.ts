@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import type { Step } from '#core/routine';
-import { picturesOf } from './pictures';
+import { picturesOf } from '~/keeping/pictures';
 
 /** Fetches every picture of a session before it begins: on the floor the line may be gone. */
 export function usePicturesAhead(steps: readonly Step[]): void {

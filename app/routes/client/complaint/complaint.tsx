@@ -7,6 +7,7 @@ import { StandingForm } from '~/ui/complaint/StandingForm';
 import { useOwnComplaints, type KeptComplaint } from '~/ui/complaint/useComplaints';
 import { NeedsYou } from '~/ui/keeping/NeedsYou';
 import { nearDay } from '~/ui/parts/words';
+import { orKept } from '~/ui/offline/orKept';
 import type { Route } from './+types/complaint';
 import classes from './complaint.module.css';
 
@@ -16,6 +17,9 @@ export async function loader({ context }: Route.LoaderArgs) {
   const { setting, who } = context.get(clientContext);
   return load(() => ownComplaints(setting, who));
 }
+
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
+  orKept('complaint', serverLoader);
 
 function One({
   complaint,

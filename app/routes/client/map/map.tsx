@@ -15,6 +15,7 @@ import { usePoints } from '~/ui/map/usePoints';
 import { NeedsYou } from '~/ui/keeping/NeedsYou';
 import { nearDay } from '~/ui/parts/words';
 import { standings } from '~/ui/screening/OffFigure';
+import { orKept } from '~/ui/offline/orKept';
 import type { Route } from './+types/map';
 import classes from './map.module.css';
 
@@ -24,6 +25,9 @@ export async function loader({ context }: Route.LoaderArgs) {
   const { setting, who } = context.get(clientContext);
   return load(() => ownMap(setting, who));
 }
+
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
+  orKept('points', serverLoader);
 
 const VIEW_CHOICES: readonly { view: ViewId; name: string }[] = [
   { view: 'front', name: 'Front' },

@@ -15,6 +15,7 @@ import { useHomeFigures } from '~/ui/measure/useFigures';
 import { ByPhone } from '~/ui/measure/ByPhone';
 import { TriesField } from '~/ui/measure/TriesField';
 import { nearDay } from '~/ui/parts/words';
+import { orKept } from '~/ui/offline/orKept';
 import type { Route } from './+types/measure';
 import classes from './measure.module.css';
 
@@ -24,6 +25,9 @@ export async function loader({ context }: Route.LoaderArgs) {
   const { setting, who } = context.get(clientContext);
   return load(() => ownMeasures(setting, who));
 }
+
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
+  orKept('measures', serverLoader);
 
 const SIDES = ['left', 'right', 'mid'];
 

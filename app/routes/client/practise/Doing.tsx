@@ -11,7 +11,7 @@ import { clockTime } from '~/ui/parts/words';
 import { BreathDrawing } from '~/ui/practise/BreathDrawing';
 import { play } from '~/ui/practise/cues';
 import { HoldDrawing } from '~/ui/practise/HoldDrawing';
-import { wayPicture } from '~/ui/practise/pictures';
+import { wayPicture } from '~/keeping/pictures';
 import { GapAnswer, PauseOrGoOn } from './Controls';
 import { activityOf } from './activityOf';
 import { Counter } from './Counter';

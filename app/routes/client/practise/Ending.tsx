@@ -122,20 +122,28 @@ function useLogged(): boolean {
   return opened && !entries.some(({ letter }) => letter.kind === 'session event');
 }
 
-/** The way out. Without a connection there is no page to go to: the phone may be put away. */
+/** Whether the next page can be opened: over the line, or from what the browser keeps of the application. */
+const opensAnyway = () =>
+  'serviceWorker' in navigator && navigator.serviceWorker.controller !== null;
+
+/** The way out. */
 function Away({ says, logged }: { says: string; logged: boolean }) {
   const { trouble } = useView();
-  if (logged || trouble !== 'connection') {
-    return (
-      <Link to="/today" className={classes.main}>
-        {says}
-      </Link>
-    );
-  }
+  const held = !logged && trouble === 'connection';
   return (
-    <p className={classes.small}>
-      There is no connection. You can put the phone away: it is sent when this opens again.
-    </p>
+    <>
+      {(!held || opensAnyway()) && (
+        <Link to="/today" className={classes.main}>
+          {says}
+        </Link>
+      )}
+      {held && (
+        <p className={classes.small}>
+          There is no connection. You can put the phone away: it is sent when there is one and this
+          is open.
+        </p>
+      )}
+    </>
   );
 }
 
@@ -151,7 +159,7 @@ export function Finished({
   return (
     <>
       <header className={classes.top}>
-        <span>{logged ? 'Logged' : 'Kept on this phone, not sent yet'}</span>
+        <span>{logged ? 'Logged' : 'Kept on this phone, sent when there is a line'}</span>
       </header>
       <div className={classes.body}>
         <h1>That’s it for now</h1>

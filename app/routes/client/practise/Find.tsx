@@ -7,7 +7,7 @@ import { useLed } from './led';
 import { moveWords } from './moves';
 import { pointWords, usePresentPlace } from './place';
 import { listed } from '~/ui/parts/words';
-import { placePicture, wayPicture } from '~/ui/practise/pictures';
+import { placePicture, wayPicture } from '~/keeping/pictures';
 import { Picture } from './Picture';
 import { Progress } from './Progress';
 import classes from './practise.module.css';

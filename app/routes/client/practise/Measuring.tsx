@@ -8,7 +8,7 @@ import { NeedsYou } from '~/ui/keeping/NeedsYou';
 import { useLetters, useOutbox } from '~/ui/keeping/Keeping';
 import { ByPhone } from '~/ui/measure/ByPhone';
 import { TriesField } from '~/ui/measure/TriesField';
-import { wayPicture } from '~/ui/practise/pictures';
+import { wayPicture } from '~/keeping/pictures';
 import { activityOf } from './activityOf';
 import { useEarly } from './early';
 import { Picture } from './Picture';

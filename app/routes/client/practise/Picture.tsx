@@ -1,4 +1,5 @@
 import { useCallback, useState } from 'react';
+import { keptDrawing } from '~/ui/offline/drawings';
 import classes from './practise.module.css';
 
 /** The drawing as large as the screen. */
@@ -15,11 +16,19 @@ function Large({ address, says, onClose }: { address: string; says: string; onCl
   );
 }
 
-/** A drawing, larger at a touch; nothing at all while it is not to be had, as without a line. */
+/** A drawing, larger at a touch; nothing at all while it is not to be had. */
 export function Picture({ address, says }: { address: string; says: string }) {
+  const [here, setHere] = useState<string | null>(null);
   const [missing, setMissing] = useState(false);
   const [large, setLarge] = useState(false);
   if (missing) return null;
+  const from = here ?? address;
+  // Without a line it may lie on the device.
+  const look = async () => {
+    const kept = here === null ? await keptDrawing(address) : null;
+    if (kept === null) setMissing(true);
+    else setHere(kept);
+  };
   return (
     <>
       <button
@@ -28,9 +37,9 @@ export function Picture({ address, says }: { address: string; says: string }) {
         aria-label={`${says}: see it larger`}
         onClick={() => setLarge(true)}
       >
-        <img src={address} alt="" onError={() => setMissing(true)} />
+        <img src={from} alt="" onError={() => void look()} />
       </button>
-      {large && <Large address={address} says={says} onClose={() => setLarge(false)} />}
+      {large && <Large address={from} says={says} onClose={() => setLarge(false)} />}
     </>
   );
 }

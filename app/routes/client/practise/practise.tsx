@@ -12,6 +12,9 @@ import { Standing } from '~/ui/keeping/Standing';
 import { takeJustAnswered } from '~/ui/screening/justAnswered';
 import { StopSign } from '~/ui/screening/StopSign';
 import { Waiting } from '~/ui/screening/Waiting';
+import { rememberAnswer } from '~/ui/offline/ownSessions';
+import { usePackAhead } from '~/ui/offline/usePackAhead';
+import { orKept } from '~/ui/offline/orKept';
 import type { Route } from './+types/practise';
 import { DayAfter } from './DayAfter';
 import { Guide } from './Guide';
@@ -27,6 +30,9 @@ export async function loader({ context }: Route.LoaderArgs) {
   const { setting, who } = context.get(clientContext);
   return load(async () => ({ userId: who.userId, ...(await routineToPractise(setting, who)) }));
 }
+
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
+  orKept('practise', serverLoader);
 
 /** A session under way goes on with the version it began with, whatever else happens on the page. */
 export const shouldRevalidate = () => false;
@@ -95,6 +101,7 @@ function useDayAfter(sessionId: string | null) {
       base: null,
       body: { sessionId, answer },
     });
+    rememberAnswer(outbox, sessionId, answer, Date.now());
     // Nothing starts by it, so there is nothing to read anew.
     if (responseWords(answer).bears === 'not') return setGiven(answer);
     const patience = new Promise<null>((done) => setTimeout(() => done(null), HEARD_WITHIN_MS));
@@ -109,6 +116,7 @@ function useDayAfter(sessionId: string | null) {
 
 export default function Practise({ loaderData }: Route.ComponentProps) {
   const { version, userId, therapistName, home, stop, today, numbers, spent, asks } = loaderData;
+  usePackAhead();
   const unsent = useUnsentAnswers();
   const stopped = useUnsentStop(today);
   const dayAfter = useDayAfter(asks?.sessionId ?? null);

@@ -18,6 +18,7 @@ import { Interview } from '~/ui/screening/Interview';
 import { noteAnswered } from '~/ui/screening/justAnswered';
 import { StopSign } from '~/ui/screening/StopSign';
 import { useInterview } from '~/ui/screening/useInterview';
+import { orKept } from '~/ui/offline/orKept';
 import type { Route } from './+types/screen';
 import classes from './screen.module.css';
 
@@ -27,6 +28,9 @@ export async function loader({ context }: Route.LoaderArgs) {
   const { setting, who } = context.get(clientContext);
   return load(() => ownInterview(setting, who));
 }
+
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
+  orKept('answers', serverLoader);
 
 type Data = Route.ComponentProps['loaderData'];
 

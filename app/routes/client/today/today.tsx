@@ -13,6 +13,7 @@ import { lineWords } from '~/ui/plan/doseWords';
 import { StopSign } from '~/ui/screening/StopSign';
 import { Strip } from '~/ui/strip/Strip';
 import { When } from './When';
+import { orKept } from '~/ui/offline/orKept';
 import type { Route } from './+types/today';
 import classes from './today.module.css';
 
@@ -22,6 +23,9 @@ export async function loader({ context }: Route.LoaderArgs) {
   const { setting, who } = context.get(clientContext);
   return load(() => clientStart(setting, who));
 }
+
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
+  orKept('today', serverLoader);
 
 type Start = Route.ComponentProps['loaderData'];
 type Version = NonNullable<Start['version']>;
@@ -171,6 +175,12 @@ export default function Today({ loaderData }: Route.ComponentProps) {
             to {therapistName} before you go on.
           </p>
         </Notice>
+      )}
+      {version.cameBetween && (
+        <p className={classes.ask}>
+          {therapistName} has changed the routine meanwhile. Your last session went by the one
+          before; it is kept, and says so.
+        </p>
       )}
       <Brought {...loaderData.brought} />
       <Measuring home={loaderData.home} doneToday={doneToday} />

@@ -1,6 +1,14 @@
 import { dueLines, type DoneThen, type DueLines, type Routine } from '#core/routine';
 import type { SessionSummary } from '#core/session';
-import type { VersionRow } from '~/db/routines.server';
+import type { KnownVersion } from './known';
+
+function highestBefore(places: SessionSummary['places']): Record<string, number> {
+  const highest: Record<string, number> = {};
+  for (const { siteId, before } of places) {
+    if (before !== null) highest[siteId] = Math.max(before, highest[siteId] ?? 0);
+  }
+  return highest;
+}
 
 /** What the client’s earlier sessions did, as far as it decides what is due. */
 const doneIn = (rows: readonly { day: string; summary: SessionSummary }[]): DoneThen[] =>
@@ -13,17 +21,9 @@ const doneIn = (rows: readonly { day: string; summary: SessionSummary }[]): Done
     before: highestBefore(places),
   }));
 
-function highestBefore(places: SessionSummary['places']): Record<string, number> {
-  const highest: Record<string, number> = {};
-  for (const { siteId, before } of places) {
-    if (before !== null) highest[siteId] = Math.max(before, highest[siteId] ?? 0);
-  }
-  return highest;
-}
-
 /** What of a version the session of today holds: what is due, and what may be picked besides. */
 export function dueToday(
-  { content, issuedOn }: Pick<VersionRow, 'content' | 'issuedOn'>,
+  { content, issuedOn }: Pick<KnownVersion, 'content' | 'issuedOn'>,
   rows: readonly { day: string; summary: SessionSummary }[],
   today: string,
 ): DueLines & { content: Routine; sure: Routine } {

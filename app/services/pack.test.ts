@@ -1,0 +1,254 @@
+import { createHash } from 'node:crypto';
+import { eq } from 'drizzle-orm';
+import { v7 as uuid } from 'uuid';
+import { itemFor, routineWith } from '#core/examples';
+import { addDays } from '#core/calendar';
+import type { Routine, Step } from '#core/routine';
+import { begin, replay } from '#core/session';
+import { chanceFrom, practiseOnce } from '#core/simulation';
+import {
+  ledIdFrom,
+  ledText,
+  ownSession,
+  practiseOf,
+  startOf,
+  withOwn,
+  type Known,
+  type OwnAnswers,
+  type OwnSession,
+} from '#core/today';
+import type { OpenDatabase } from '~/db/open.server';
+import { ledRoutine, practisedSession } from '~/db/schema.server';
+import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
+import type { Principal } from '~/keeping/server/setting.server';
+import { packFor } from './pack.server';
+import { clientStart, routineToPractise } from './practising.server';
+import { add, send, sendLog, type Log } from './testing/letters.server';
+import {
+  issueTo,
+  joinedClient,
+  NOW,
+  screened,
+  settingFor,
+  setUp,
+} from './testing/practiceForTests.server';
+import { askAtHome, noteComplaint } from './testing/writing.server';
+
+const DAY = 86_400_000;
+
+let open: OpenDatabase;
+let setting: ReturnType<typeof settingFor>;
+let owner: Principal;
+
+beforeAll(async () => {
+  open = await openTestDatabase();
+  setting = settingFor(open.db);
+  owner = await setUp(setting);
+});
+afterAll(() => open.close());
+beforeEach(() => setting.moveTo(NOW));
+
+/** Some lines every day, one now and then, one that grows. */
+const routine = (): Routine =>
+  routineWith(
+    itemFor('calf', { id: 'every' }),
+    itemFor('side-low-back', {
+      id: 'weekly',
+      often: { kind: 'weekly', days: 2, until: null, taperTo: null },
+    }),
+    itemFor('sole-roll', {
+      id: 'grows',
+      dose: { method: 'build-up', fromSeconds: 10, toSeconds: 30 },
+    }),
+  );
+
+async function client() {
+  const { clientId, who } = await joinedClient(setting, owner);
+  await screened(setting, owner, clientId);
+  await issueTo(setting, owner, clientId, routine());
+  return { clientId, who };
+}
+
+/** What a device has of a pack: it was text in between. */
+const laidAside = async (who: Principal) =>
+  JSON.parse(JSON.stringify(await packFor(setting, who))) as Awaited<ReturnType<typeof packFor>>;
+
+const digest = (text: string) => createHash('sha256').update(text).digest('hex');
+
+/** A device without a line: it practises each day by what it knows, and remembers. */
+class Device {
+  readonly logs: Log[] = [];
+  sessions: OwnSession[] = [];
+  answers: OwnAnswers = {};
+  constructor(
+    private readonly clientId: string,
+    readonly told: Known,
+  ) {}
+
+  knows(now: number): Known {
+    return withOwn(this.told, this, now);
+  }
+
+  practise(now: number): readonly Step[] {
+    const { version, findings } = practiseOf(this.knows(now), now);
+    if (!version) throw new Error('There is nothing to practise.');
+    const { id: versionId, steps, lineIds } = version;
+    const text = ledText({ versionId, steps, findings });
+    const { events } = practiseOnce(
+      steps,
+      now,
+      { tenderness: () => 3, fadeSeconds: 40, easesOff: true, stopsAtStep: null, word: 'alone' },
+      chanceFrom(5),
+    );
+    const ledId = ledIdFrom(this.clientId, digest(text));
+    const log: Log = { id: uuid(), versionId, ledId, lineIds, startedAt: now, events };
+    this.logs.push(log);
+    this.sessions = [ownSession(log, replay(begin(steps), events)), ...this.sessions];
+    return steps;
+  }
+
+  answer(now: number, answer: string) {
+    const about = startOf(this.knows(now), now).asks;
+    if (!about) throw new Error('Nothing is asked.');
+    this.answers = { ...this.answers, [about.sessionId]: { answer, at: now } };
+    return about;
+  }
+}
+
+describe('what a device has for when there is no line', () => {
+  it('is plain data: as text and back it is the same', async () => {
+    const { clientId, who } = await client();
+    await noteComplaint(setting, owner, clientId, {
+      id: uuid(),
+      complaint: { what: 'Heel in the morning', since: '2025-11', stops: 'the stairs' },
+    });
+    await askAtHome(setting, owner, clientId, { testId: 'neck-turn', when: 'weekly' });
+    expect(await laidAside(who)).toEqual(await packFor(setting, who));
+  });
+
+  it('says of the day what the practice says, by the name it is handed out under', async () => {
+    const { clientId, who } = await client();
+    const { known } = await laidAside(who);
+    for (let day = 0; day < 8; day += 1) {
+      const at = NOW.getTime() + day * DAY;
+      setting.moveTo(new Date(at));
+      expect(startOf(known, at)).toEqual(
+        JSON.parse(JSON.stringify(await clientStart(setting, who))),
+      );
+      const told = practiseOf(known, at);
+      const handed = await routineToPractise(setting, who);
+      expect(told.version?.steps).toEqual(handed.version?.steps);
+      const { version, findings } = told;
+      const text = ledText({ versionId: version?.id ?? '', steps: version?.steps ?? [], findings });
+      expect(ledIdFrom(clientId, digest(text))).toBe(handed.version?.ledId);
+    }
+  });
+
+  it('goes on by itself for days, and the practice comes to the same once it hears of them', async () => {
+    const { clientId, who } = await client();
+    const device = new Device(clientId, (await laidAside(who)).known);
+    const ledOn: (readonly Step[])[] = [];
+    for (let day = 0; day < 4; day += 1) {
+      const at = NOW.getTime() + day * DAY;
+      if (day > 0) expect(device.answer(at, 'none').day).toBe(addDays('2026-03-09', day));
+      ledOn.push(device.practise(at));
+    }
+    // Quiet days let what builds up grow, also without a line.
+    const grown = ledOn.map(
+      (steps) => steps.find(({ itemId }) => itemId === 'grows')?.limitSeconds,
+    );
+    expect(grown).toEqual([10, 15, 20, 25]);
+    const later = NOW.getTime() + 4 * DAY;
+    setting.moveTo(new Date(later));
+    for (const [index, log] of device.logs.entries()) {
+      await sendLog(setting, who, log);
+      const answer = device.answers[log.id];
+      if (answer) {
+        await send(
+          setting,
+          who,
+          add('response', null, uuid(), { sessionId: log.id, answer: 'none' }),
+        );
+      }
+      const [row] = await open.db
+        .select({ ledId: practisedSession.ledId, steps: ledRoutine.steps })
+        .from(practisedSession)
+        .innerJoin(ledRoutine, eq(ledRoutine.id, practisedSession.ledId))
+        .where(eq(practisedSession.id, log.id));
+      expect([index, row?.steps.length]).toEqual([index, ledOn[index]?.length]);
+    }
+    const there = await clientStart(setting, who);
+    const here = startOf(device.knows(later), later);
+    expect(here.last).toEqual(there.last);
+    expect(here.doneThisWeek).toBe(there.doneThisWeek);
+    expect(here.version?.content.items.map(({ id }) => id)).toEqual(
+      there.version?.content.items.map(({ id }) => id),
+    );
+    expect(here.asks).toEqual(there.asks);
+  });
+
+  it('counts what was pressed today without a line into what each place may still take', async () => {
+    const { clientId, who } = await client();
+    const device = new Device(clientId, (await laidAside(who)).known);
+    device.practise(NOW.getTime());
+    const { spent } = practiseOf(
+      device.knows(NOW.getTime() + 3_600_000),
+      NOW.getTime() + 3_600_000,
+    );
+    expect(Object.keys(spent).length).toBeGreaterThan(0);
+    expect(practiseOf(device.told, NOW.getTime()).spent).toEqual({});
+  });
+
+  it('begins nothing after an answer that forbids it', async () => {
+    const { clientId, who } = await client();
+    const device = new Device(clientId, (await laidAside(who)).known);
+    device.practise(NOW.getTime());
+    const next = NOW.getTime() + DAY;
+    device.answer(next, 'numb');
+    expect(practiseOf(device.knows(next), next).way).toMatchObject({
+      waits: 'word',
+      when: 'after',
+    });
+  });
+
+  it('says that a session went by the version before, when a newer one had been issued', async () => {
+    const { clientId, who } = await client();
+    const device = new Device(clientId, (await laidAside(who)).known);
+    await issueTo(setting, owner, clientId, routine(), 1);
+    expect((await clientStart(setting, who)).version?.cameBetween).toBe(false);
+    device.practise(NOW.getTime() + 60_000);
+    setting.moveTo(new Date(NOW.getTime() + 3_600_000));
+    for (const log of device.logs) await sendLog(setting, who, log);
+    const { version, last } = await clientStart(setting, who);
+    expect(version?.cameBetween).toBe(true);
+    expect(last[0]).toMatchObject({ word: 'alone', counts: true });
+  });
+
+  it('has its holds guessed and marked so when the practice would lead by others meanwhile', async () => {
+    const { clientId, who } = await client();
+    const device = new Device(clientId, (await laidAside(who)).known);
+    device.practise(NOW.getTime());
+    const [log] = device.logs;
+    if (!log) throw new Error('Nothing was practised.');
+    await screened(setting, owner, clientId, 'mobile-joints');
+    await sendLog(setting, who, log);
+    const [row] = await open.db
+      .select({ guessed: ledRoutine.guessed })
+      .from(practisedSession)
+      .innerJoin(ledRoutine, eq(ledRoutine.id, practisedSession.ledId))
+      .where(eq(practisedSession.id, log.id));
+    expect(row?.guessed).toBe(true);
+  });
+
+  it('is nobody else’s', async () => {
+    const { who } = await client();
+    const other = await client();
+    const { known } = await laidAside(who);
+    const device = new Device(other.clientId, (await laidAside(other.who)).known);
+    device.practise(NOW.getTime());
+    for (const log of device.logs) {
+      await expect(sendLog(setting, who, log)).rejects.toThrow('There is no such routine.');
+    }
+    expect(known.versions).toHaveLength(1);
+  });
+});

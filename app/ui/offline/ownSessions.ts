@@ -1,0 +1,51 @@
+import type { SessionEvent, SessionState } from '#core/session';
+import { ownSession, type OwnAnswers, type OwnSession } from '#core/today';
+import type { Outbox } from '~/keeping/client/outbox';
+
+const SESSIONS = 'own sessions';
+const ANSWERS = 'own answers';
+/** As many as the practice tells a device of. */
+const MOST = 20;
+/** What is noted of a session besides would not change the day. */
+const TELLING: readonly SessionEvent['type'][] = ['started', 'hold-ended', 'stopped', 'finished'];
+
+// Only this code writes under these names, sealed for its person.
+const sessionsIn = (jotted: unknown) => (jotted ?? []) as OwnSession[];
+const answersIn = (jotted: unknown) => (jotted ?? {}) as OwnAnswers;
+
+/** Remembers what was done on this device, so that a day without a line knows of it. */
+export function rememberSession(
+  outbox: Pick<Outbox, 'jot' | 'jotted'>,
+  head: Pick<OwnSession, 'id' | 'versionId' | 'startedAt'>,
+  state: SessionState,
+  event: SessionEvent,
+): void {
+  if (!TELLING.includes(event.type)) return;
+  const others = sessionsIn(outbox.jotted(SESSIONS)).filter(({ id }) => id !== head.id);
+  const { id, versionId, startedAt } = head;
+  outbox.jot(SESSIONS, [ownSession({ id, versionId, startedAt }, state), ...others].slice(0, MOST));
+}
+
+/** Remembers how the day after a session was said to be. */
+export function rememberAnswer(
+  outbox: Pick<Outbox, 'jot' | 'jotted'>,
+  sessionId: string,
+  answer: string,
+  at: number,
+): void {
+  const others = Object.entries(answersIn(outbox.jotted(ANSWERS))).slice(-MOST);
+  outbox.jot(ANSWERS, { ...Object.fromEntries(others), [sessionId]: { answer, at } });
+}
+
+/** What this device remembers of its own. */
+export interface OwnThings {
+  sessions: readonly OwnSession[];
+  answers: OwnAnswers;
+}
+
+export async function ownOf(outbox: Pick<Outbox, 'readJotted'>): Promise<OwnThings> {
+  return {
+    sessions: sessionsIn(await outbox.readJotted(SESSIONS)),
+    answers: answersIn(await outbox.readJotted(ANSWERS)),
+  };
+}

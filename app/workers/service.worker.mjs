@@ -1,0 +1,29 @@
+// Keeps the files of the client’s pages in the browser, so that they open without a line. It keeps nobody’s data:
+// what a page is drawn from lies sealed elsewhere, and only its owner’s page can read it.
+import { cleanupOutdatedCaches, matchPrecache, precacheAndRoute } from 'workbox-precaching';
+import { NavigationRoute, registerRoute } from 'workbox-routing';
+
+/** A line that hangs is none, ms. */
+const PATIENCE_MS = 3_000;
+/** The pages a client has without a line. */
+const PAGES = /^\/(?:today|practise|answers|points|measures|complaint)?\/?$/;
+
+cleanupOutdatedCaches();
+precacheAndRoute(self.__WB_MANIFEST);
+
+const late = () => new Promise((_done, fail) => setTimeout(fail, PATIENCE_MS));
+
+async function page({ request, url }) {
+  try {
+    const answer = await Promise.race([fetch(request), late()]);
+    if (answer.status < 500) return answer;
+  } catch {
+    // Then from what is here.
+  }
+  if (url.pathname === '/') return Response.redirect('/today');
+  return (await matchPrecache('/shell')) ?? Response.error();
+}
+
+registerRoute(new NavigationRoute(page, { allowlist: [PAGES] }));
+
+self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));

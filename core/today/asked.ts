@@ -1,0 +1,46 @@
+import { findTest, homeToday, type HomeToday } from '#core/measurement';
+import { asksAbout } from '#core/response';
+import { testsLed, type Routine } from '#core/routine';
+import { inTheWay, TAKE_UP_WITHIN_MS, type InTheWay } from '#core/session';
+import type { Known, KnownSession, KnownVersion, OwnFigure } from './known';
+
+/** Whether a session is still under way, as far as is known. */
+export const isUnderWay = (
+  { status, startedAt }: Pick<KnownSession, 'status' | 'startedAt'>,
+  now: number,
+): boolean => (status === 'running' || status === 'paused') && now - startedAt < TAKE_UP_WITHIN_MS;
+
+/** What stands in the way of a session. */
+export const wayOf = (known: Known, version: KnownVersion | null): InTheWay | null =>
+  inTheWay({
+    interviews: known.interviews,
+    sessions: known.sessions,
+    excused: (version?.content.reasons?.interview ?? '') !== '',
+  });
+
+/** The session whose day after the client is asked about before the next one. */
+export function asked(
+  { sessions }: Pick<Known, 'sessions'>,
+  today: string,
+  now: number,
+): { sessionId: string; day: string } | null {
+  if (sessions[0] && isUnderWay(sessions[0], now)) return null;
+  const about = asksAbout(sessions, today);
+  return about && { sessionId: about.id, day: about.day };
+}
+
+/** What a client is asked to measure today, by the names of the tests, and what they measured today already. */
+export function homeOf<F extends OwnFigure>(
+  { homeMeasures, own }: Pick<Known<F>, 'homeMeasures' | 'own'>,
+  today: string,
+  routine: Pick<Routine, 'items'> | null,
+): HomeToday & { taken: F[] } {
+  const due = homeToday(homeMeasures, own, today, routine ? testsLed(routine) : []);
+  const named = (ids: string[]) => ids.map((id) => findTest(id)?.name ?? id);
+  return {
+    before: named(due.before),
+    again: named(due.again),
+    weekly: named(due.weekly),
+    taken: own.filter(({ day }) => day === today),
+  };
+}

@@ -1,0 +1,62 @@
+import type { Day, TimeOfDay } from '#core/calendar';
+import type { Told } from '#core/complaint';
+import type { AskedAtHome, TakenAtHome } from '#core/measurement';
+import type { Routine } from '#core/routine';
+import type { ScreenAnswer } from '#core/screening';
+import type { SessionState, SessionSummary } from '#core/session';
+
+/** An issued version, as far as a day is told by it. */
+export interface KnownVersion {
+  id: string;
+  number: number;
+  content: Routine;
+  issuedOn: Day;
+  /** Ms since 1970 UTC. */
+  issuedAt: number;
+  reason: string;
+}
+
+/** An earlier session. Instants in ms since 1970 UTC. */
+export interface KnownSession {
+  id: string;
+  versionId: string;
+  day: Day;
+  startedAt: number;
+  status: SessionState['status'];
+  counts: boolean;
+  stopReason: string | null;
+  word: string;
+  /** When the last of it was heard of. */
+  heardAt: number;
+  contactSeconds: number;
+  /** How the day after was, and when that was heard of; null while it is not known. */
+  response: string | null;
+  responseAt: number | null;
+  summary: SessionSummary;
+}
+
+/** A figure the client took at home. */
+export interface OwnFigure extends TakenAtHome {
+  side: string;
+}
+
+/** What is known of a client, as far as it decides what is before them on a day; plain data, so that a device can keep it. */
+export interface Known<F extends OwnFigure = OwnFigure> {
+  name: string;
+  therapistName: string;
+  /** IANA. */
+  timeZone: string;
+  nextVisit: Day | null;
+  homeMeasures: readonly AskedAtHome[];
+  screening: readonly ScreenAnswer[];
+  timesOfDay: readonly TimeOfDay[] | null;
+  habits: Readonly<Partial<Record<TimeOfDay, string>>> | null;
+  /** Oldest first. */
+  versions: readonly KnownVersion[];
+  /** Newest first. */
+  sessions: readonly KnownSession[];
+  interviews: readonly { at: number; confirmed: boolean }[];
+  complaints: readonly { id: string; what: string; over: boolean; told: readonly Told[] }[];
+  own: readonly F[];
+  numbers: { practice: string; emergency: string };
+}

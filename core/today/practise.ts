@@ -1,0 +1,97 @@
+import { dayOf } from '#core/calendar';
+import { lengthened, type Borne } from '#core/response';
+import {
+  expand,
+  ledWords,
+  limitSteps,
+  placeKey,
+  totalsOf,
+  type Routine,
+  type Step,
+} from '#core/routine';
+import { allStop, screen, type ScreenFinding } from '#core/screening';
+import { asked, homeOf, isUnderWay, wayOf } from './asked';
+import { dueToday } from './dueToday';
+import type { Known, KnownSession, OwnFigure } from './known';
+
+/** The holds a client is led by: as long as they have grown to, within what screening found. */
+export const ledSteps = (
+  content: Routine,
+  findings: readonly ScreenFinding[],
+  sessions: readonly Borne[],
+): Step[] => limitSteps(lengthened(expand(content), content, sessions), findings);
+
+/**
+ * How earlier sessions were borne, newest first. What was answered while a session is under way does not change
+ * that one.
+ *
+ * @param underWaySince when the present session began, ms since 1970; null when there is none
+ */
+export const borneFrom = (
+  versions: readonly { id: string; content: Routine }[],
+  rows: readonly Pick<KnownSession, 'versionId' | 'day' | 'summary' | 'response' | 'responseAt'>[],
+  underWaySince: number | null,
+): Borne[] =>
+  rows.map(({ versionId, day, summary, response, responseAt }) => ({
+    day,
+    siteIds: summary.places.flatMap(({ siteId, contactSeconds }) =>
+      contactSeconds > 0 ? [siteId] : [],
+    ),
+    heldSiteIds: summary.places.flatMap(({ siteId, holdsDone }) => (holdsDone > 0 ? [siteId] : [])),
+    response:
+      underWaySince !== null && responseAt !== null && responseAt > underWaySince ? null : response,
+    items: versions.find(({ id }) => id === versionId)?.content.items ?? [],
+  }));
+
+/** Contact seconds that a day's sessions have made, by site and side. */
+function spentOn(sessions: readonly Pick<KnownSession, 'day' | 'summary'>[], today: string) {
+  const spent: Record<string, number> = {};
+  for (const { day, summary } of sessions) {
+    if (day !== today) continue;
+    for (const place of summary.places) {
+      if (place.contactSeconds === 0) continue;
+      spent[placeKey(place)] = (spent[placeKey(place)] ?? 0) + place.contactSeconds;
+    }
+  }
+  return spent;
+}
+
+/**
+ * The routine a client is led through on a day: their latest version, what of it is due, and everything it is led by
+ * but the name it is handed out under.
+ *
+ * @param now ms since 1970 UTC
+ */
+export function practiseOf<F extends OwnFigure>(known: Known<F>, now: number) {
+  const { versions, sessions, therapistName, numbers } = known;
+  const today = dayOf(now, known.timeZone);
+  const version = versions.at(-1) ?? null;
+  const [newest] = sessions;
+  const underWay = newest && isUnderWay(newest, now) ? newest : null;
+  // Past midnight a session that is under way stays the one that was begun.
+  const lines = version && dueToday(version, sessions, underWay?.day ?? today);
+  const findings = screen(known.screening);
+  const borne = borneFrom(versions, sessions, underWay?.startedAt ?? null);
+  return {
+    today,
+    /** What earlier sessions of the day took of each place’s time. */
+    spent: spentOn(sessions, today),
+    numbers,
+    therapistName,
+    findings,
+    version: version &&
+      lines && {
+        id: version.id,
+        number: version.number,
+        /** The lines that are in it, by their ids. */
+        lineIds: lines.content.items.map(({ id }) => id),
+        steps: ledSteps(lines.content, findings, borne),
+        session: totalsOf(lines.sure).session,
+        words: ledWords(lines.content),
+      },
+    asks: asked(known, today, now),
+    home: homeOf(known, today, lines && lines.sure),
+    stop: allStop(findings),
+    way: wayOf(known, version),
+  };
+}
