@@ -202,13 +202,22 @@ test('how the day after was is asked before the next session, and decides what c
   await phone.getByLabel('Bruised').check();
   await expect(phone.getByText(/Leave the bruised place alone/)).toBeVisible();
   // Without a line it goes on by what is known here.
+  await phone.getByRole('button', { name: 'Say where' }).click();
+  const place = (await phone.locator('label').first().textContent()) ?? '';
+  await phone.getByRole('checkbox').first().check();
   await context.setOffline(true);
   await phone.getByRole('button', { name: 'Go on' }).click();
-  await phone.getByRole('button', { name: 'Start' }).waitFor();
   await context.setOffline(false);
+  await phone.getByRole('button', { name: 'Start' }).waitFor();
   await allKept(phone);
   await phone.goto('/practise');
   await expect(phone.getByRole('button', { name: 'Start' })).toBeVisible();
+  await expect(phone.getByText(/is left out: it is bruised and rests/)).toBeVisible();
+  // It rests until it is said to have gone.
+  await phone.goto('/today');
+  await expect(phone.getByText(`${place} rests.`)).toBeVisible();
+  await phone.getByRole('button', { name: 'The bruise has gone' }).click();
+  await expect(phone.getByText(`${place} rests.`)).toBeHidden();
 
   await context.close();
 
@@ -216,6 +225,8 @@ test('how the day after was is asked before the next session, and decides what c
   await stepInAs(second, 'Odalys');
   await second.goto('/practise');
   await second.getByLabel('Numb or tingling').check();
+  await second.getByRole('button', { name: 'Say where' }).click();
+  await second.getByRole('checkbox').first().check();
   await second.getByRole('button', { name: /^Tell / }).click();
   await expect(second.getByText(/After your session .*: numb or tingling/)).toBeVisible();
   await expect(second.getByText(/Nothing starts here until/)).toBeVisible();
@@ -224,10 +235,10 @@ test('how the day after was is asked before the next session, and decides what c
   await hers.close();
 
   await stepInAs(page, 'Maren');
-  await expect(page.getByText(/^After .*: bruised$/).first()).toBeVisible();
+  await expect(page.getByText(/^After .*: bruised \(/).first()).toBeVisible();
   await page.getByRole('link', { name: 'Odalys Brandt' }).click();
   await page.getByRole('link', { name: 'Practise' }).click();
-  await expect(page.getByText('the day after: numb or tingling')).toBeVisible();
+  await expect(page.getByText(/^the day after: numb or tingling \(/)).toBeVisible();
 });
 
 test('stopping for a reason tells the client what to do and the therapist at once', async ({

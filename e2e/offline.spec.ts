@@ -120,6 +120,8 @@ test('the next day is put together without a line, and asks how it was', async (
   await expect(phone.getByText(/^First you are asked how it was after your last/)).toBeVisible();
   await phone.goto('/practise');
   await phone.getByRole('radio', { name: 'Numb or tingling' }).check();
+  await phone.getByRole('button', { name: 'Say where' }).click();
+  await phone.getByRole('checkbox').first().check();
   await phone.getByRole('button', { name: /^Tell / }).click();
   await phone.clock.runFor(6_000);
   await expect(phone.getByText(/Nothing starts here until/)).toBeVisible();

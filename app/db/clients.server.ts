@@ -112,6 +112,8 @@ export const practiceSessionsSince = (db: Database, practiceId: string, since: D
       tooMuch: sql<boolean>`jsonb_path_exists(${practisedSession.summary}, '$.places[*] ? (@.tooMuch == true)')`,
       onlyPain: sql<boolean>`jsonb_path_exists(${practisedSession.summary}, '$.places[*] ? (@.onlyPain == true)')`,
       response: response.response,
+      places: response.responsePlaces,
+      besides: response.responseBesides,
     })
     .from(practisedSession)
     .innerJoin(client, eq(client.id, practisedSession.clientId))

@@ -1,17 +1,31 @@
+import type { Side } from '#core/anatomy';
 import type { SessionEvent } from '#core/session';
-import { asc, desc, eq, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNotNull, sql } from 'drizzle-orm';
 import type { Database } from './database.server';
 import { once } from './reading.server';
-import { ledRoutine, practisedSession, routineVersion, sessionEvent } from './schema.server';
+import {
+  ledRoutine,
+  practisedSession,
+  routineVersion,
+  sessionEvent,
+  sessionResponse,
+} from './schema.server';
 
 /** The last answer about the day after a session, and when it was heard of, ms since 1970. */
 export const response = {
   response: sql<string | null>`(
     select r.answer from session_response r where r.session_id = practised_session.id
-    order by r.at desc, r.id desc limit 1)`,
+    and r.answer <> 'bruise-gone' order by r.at desc, r.id desc limit 1)`,
+  responsePlaces: sql<{ siteId: string; side: Side }[] | null>`(
+    select r.places from session_response r where r.session_id = practised_session.id
+    and r.answer <> 'bruise-gone' order by r.at desc, r.id desc limit 1)`,
+  responseBesides: sql<string[] | null>`(
+    select r.besides from session_response r where r.session_id = practised_session.id
+    and r.answer <> 'bruise-gone' order by r.at desc, r.id desc limit 1)`,
   responseAt: sql<number | null>`(
     select (extract(epoch from max(r.at)) * 1000)::float8
-    from session_response r where r.session_id = practised_session.id)`,
+    from session_response r where r.session_id = practised_session.id
+    and r.answer <> 'bruise-gone')`,
 };
 
 /** When the last of a session was heard of, ms since 1970: what was sent late was not known before. */
@@ -19,6 +33,20 @@ const heardAt = sql<number>`(
   select (extract(epoch from max(e.received_at)) * 1000)::float8
   from session_event e where e.session_id = practised_session.id)`;
 const contactSeconds = sql<number>`(practised_session.summary ->> 'contactSeconds')::float8`;
+
+/** What a client told of places after their sessions, oldest first. */
+export const toldAfterOf = (db: Database, clientId: string) =>
+  db
+    .select({
+      sessionId: sessionResponse.sessionId,
+      answer: sessionResponse.answer,
+      places: sessionResponse.places,
+      at: sessionResponse.at,
+    })
+    .from(sessionResponse)
+    .innerJoin(practisedSession, eq(practisedSession.id, sessionResponse.sessionId))
+    .where(and(eq(practisedSession.clientId, clientId), isNotNull(sessionResponse.places)))
+    .orderBy(asc(sessionResponse.at), asc(sessionResponse.id));
 
 /** A client's sessions with the number of the version they followed, oldest first. */
 export const sessionsOf = (db: Database, clientId: string) =>
@@ -37,6 +65,8 @@ export const sessionsOf = (db: Database, clientId: string) =>
       summary: practisedSession.summary,
       clock: practisedSession.clock,
       response: response.response,
+      responsePlaces: response.responsePlaces,
+      responseBesides: response.responseBesides,
     })
     .from(practisedSession)
     .innerJoin(routineVersion, eq(routineVersion.id, practisedSession.versionId))
@@ -57,7 +87,8 @@ export const lastSessionsOf = once((db, clientId: string, most: number) =>
       versionId: practisedSession.versionId,
       heardAt,
       contactSeconds,
-      ...response,
+      response: response.response,
+      responseAt: response.responseAt,
     })
     .from(practisedSession)
     .where(eq(practisedSession.clientId, clientId))
@@ -80,7 +111,8 @@ export const lastKnownOf = once((db, clientId: string, most: number) =>
       heardAt,
       contactSeconds,
       summary: practisedSession.summary,
-      ...response,
+      response: response.response,
+      responseAt: response.responseAt,
     })
     .from(practisedSession)
     .where(eq(practisedSession.clientId, clientId))
@@ -100,7 +132,8 @@ export const lastSummariesOf = (db: Database, clientId: string, most: number) =>
       startedAt: practisedSession.startedAt,
       status: practisedSession.status,
       summary: practisedSession.summary,
-      ...response,
+      response: response.response,
+      responseAt: response.responseAt,
     })
     .from(practisedSession)
     .where(eq(practisedSession.clientId, clientId))

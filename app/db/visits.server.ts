@@ -1,5 +1,5 @@
 import { storedPointSchema } from '#core/map';
-import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import type { Database } from './database.server';
 import { once } from './reading.server';
@@ -61,6 +61,7 @@ export async function pointsOf(db: Database, clientId: string) {
       stopsOnRelease: mapPoint.stopsOnRelease,
       worseOnBreath: mapPoint.worseOnBreath,
       worst: mapPoint.worst,
+      bruised: mapPoint.bruised,
       note: mapPoint.note,
       revision: mapPoint.revision,
       day: mapPoint.day,
@@ -72,6 +73,21 @@ export async function pointsOf(db: Database, clientId: string) {
     .orderBy(asc(mapPoint.at), asc(mapPoint.id));
   return rows.map((row) => ({ ...row, ...storedPointSchema.parse(row) }));
 }
+/** Where a therapist looked for a bruise, and whether there was one, oldest first. */
+export const bruisesOf = (db: Database, clientId: string) =>
+  db
+    .select({
+      thread: mapPoint.thread,
+      siteId: mapPoint.siteId,
+      side: mapPoint.side,
+      bruised: mapPoint.bruised,
+      at: mapPoint.at,
+    })
+    .from(mapPoint)
+    .where(
+      and(eq(mapPoint.clientId, clientId), isNotNull(mapPoint.visitId), isNull(mapPoint.removedAt)),
+    )
+    .orderBy(asc(mapPoint.at), asc(mapPoint.id));
 export type PointRow = Awaited<ReturnType<typeof pointsOf>>[number];
 
 /** A point by its id, also one that was taken back. */

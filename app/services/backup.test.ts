@@ -198,6 +198,12 @@ async function told(db: Database): Promise<string[]> {
         .map((line) => line.replace(/"things": null, |, "things": null/, ''))
         .map((line) => line.replace(/"habits": null, |, "habits": null/, ''))
         .map((line) =>
+          line.replaceAll(
+            /, "(places|besides|bruised)": null|"(places|besides|bruised)": null, /g,
+            '',
+          ),
+        )
+        .map((line) =>
           line.replaceAll(/"(phone|emergency_number)": "", |, "(phone|emergency_number)": ""/g, ''),
         ),
     ];

@@ -1,9 +1,10 @@
 import { isHold } from '#core/routine';
 import { screen } from '#core/screening';
+import { ledSteps } from '#core/today';
 import { versionsOf } from '~/db/routines.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { fileOf } from './clientFile.server';
-import { ledSteps } from '#core/today';
+import { restsFor } from './rests.server';
 
 /**
  * What a client takes home on paper: the version in force, with the lines that screening leaves out named as such, and
@@ -13,7 +14,8 @@ export async function handOutOf(setting: Setting, who: Principal, clientId: stri
   const file = await fileOf(setting, who, clientId);
   const version = (await versionsOf(setting.db, file.id)).at(-1);
   if (!version) return null;
-  const steps = ledSteps(version.content, screen(file.screening), []);
+  const rests = await restsFor(setting.db, file);
+  const steps = ledSteps(version.content, screen(file.screening), [], rests);
   const led = new Set(steps.filter(({ leftOut }) => !leftOut).map(({ itemId }) => itemId));
   const why = new Map(
     steps.flatMap(({ itemId, leftOut }) => (leftOut ? [[itemId, leftOut] as const] : [])),

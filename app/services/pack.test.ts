@@ -14,13 +14,14 @@ import {
   startOf,
   withOwn,
   type Known,
-  type OwnAnswers,
+  type OwnAnswer,
   type OwnSession,
 } from '#core/today';
 import type { OpenDatabase } from '~/db/open.server';
 import { ledRoutine, practisedSession } from '~/db/schema.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
 import type { Principal } from '~/keeping/server/setting.server';
+import { daySheet } from './daySheet.server';
 import { packFor } from './pack.server';
 import { clientStart, routineToPractise } from './practising.server';
 import { add, send, sendLog, type Log } from './testing/letters.server';
@@ -79,7 +80,7 @@ const digest = (text: string) => createHash('sha256').update(text).digest('hex')
 class Device {
   readonly logs: Log[] = [];
   sessions: OwnSession[] = [];
-  answers: OwnAnswers = {};
+  answers: OwnAnswer[] = [];
   constructor(
     private readonly clientId: string,
     readonly told: Known,
@@ -107,10 +108,13 @@ class Device {
     return steps;
   }
 
-  answer(now: number, answer: string) {
+  answer(now: number, answer: string, places?: { siteId: string; side: 'left' | 'right' }[]) {
     const about = startOf(this.knows(now), now).asks;
     if (!about) throw new Error('Nothing is asked.');
-    this.answers = { ...this.answers, [about.sessionId]: { answer, at: now } };
+    this.answers = [
+      ...this.answers,
+      { sessionId: about.sessionId, answer, ...(places ? { places } : {}), at: now },
+    ];
     return about;
   }
 }
@@ -162,7 +166,7 @@ describe('what a device has for when there is no line', () => {
     setting.moveTo(new Date(later));
     for (const [index, log] of device.logs.entries()) {
       await sendLog(setting, who, log);
-      const answer = device.answers[log.id];
+      const answer = device.answers.find(({ sessionId }) => sessionId === log.id);
       if (answer) {
         await send(
           setting,
@@ -209,6 +213,46 @@ describe('what a device has for when there is no line', () => {
       waits: 'word',
       when: 'after',
     });
+  });
+
+  it('leaves out what is bruised, at home and at the practice alike, until it is said to have gone', async () => {
+    const { clientId, who } = await client();
+    const device = new Device(clientId, (await laidAside(who)).known);
+    device.practise(NOW.getTime());
+    const next = NOW.getTime() + DAY;
+    const calf = { siteId: 'calf', side: 'left' as const };
+    const { sessionId } = device.answer(next, 'bruised', [calf]);
+    const isOut = (known: Known, at: number) => {
+      const steps = practiseOf(known, at).version?.steps.filter(({ itemId }) => itemId === 'every');
+      return steps?.filter(({ leftOut }) => leftOut).map(({ side }) => side);
+    };
+    expect(new Set(isOut(device.knows(next), next))).toEqual(new Set(['left']));
+    expect(startOf(device.knows(next), next).rests).toMatchObject([{ ...calf, from: 'told' }]);
+    const ledAlone = practiseOf(device.knows(next), next).version?.session.most ?? 0;
+    expect(ledAlone).toBeLessThan(practiseOf(device.told, next).version?.session.most ?? 0);
+
+    setting.moveTo(new Date(next));
+    for (const log of device.logs) await sendLog(setting, who, log);
+    const say = (answer: 'bruised' | 'bruise-gone') =>
+      send(setting, who, add('response', null, uuid(), { sessionId, answer, places: [calf] }));
+    await say('bruised');
+    const { version } = await routineToPractise(setting, who);
+    const sides = version?.steps.filter(({ itemId, leftOut }) => itemId === 'every' && leftOut);
+    expect(new Set(sides?.map(({ side }) => side))).toEqual(new Set(['left']));
+    expect((await clientStart(setting, who)).version?.limits).toMatchObject([
+      { itemId: 'every', says: expect.stringMatching(/^left left out: it is bruised/) },
+    ]);
+    const [row] = (await daySheet(setting, owner)).rows.filter((one) => one.id === clientId);
+    expect(row?.told?.label).toMatch(/^Bruised \(.*left\)$/);
+    await say('bruise-gone');
+    expect((await clientStart(setting, who)).rests).toEqual([]);
+    expect(
+      (await routineToPractise(setting, who)).version?.steps.some(({ leftOut }) => leftOut),
+    ).toBe(false);
+    // What was told stays told.
+    expect(
+      (await daySheet(setting, owner)).rows.find((one) => one.id === clientId)?.told?.label,
+    ).toMatch(/^Bruised/);
   });
 
   it('says that a session went by the version before, when a newer one had been issued', async () => {

@@ -7,18 +7,20 @@ import { measurementsOf } from '~/db/visits.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { ownFile } from './clientFile.server';
 import { answersInForce } from './inForce.server';
+import { toldOfPlaces } from './rests.server';
 
 const SHOWN_BACK = 20;
 
 /** What is known of a client that decides what is before them on a day. */
 export async function knownOf({ db, ...setting }: Setting, who: Principal) {
   const file = await ownFile({ db, ...setting }, who);
-  const [versions, sessions, { interviews }, complaints, measured] = await Promise.all([
+  const [versions, sessions, { interviews }, complaints, measured, places] = await Promise.all([
     versionsOf(db, file.id),
     lastKnownOf(db, file.id, SHOWN_BACK),
     answersInForce(db, file.id),
     complaintsOf(db, file.id),
     measurementsOf(db, file.id),
+    toldOfPlaces(db, file.id),
   ]);
   return {
     clientId: file.id,
@@ -44,6 +46,7 @@ export async function knownOf({ db, ...setting }: Setting, who: Principal) {
     })),
     interviews: interviews.map(({ at, confirmed }) => ({ at: at.getTime(), confirmed })),
     complaints: complaints.map(({ id, what, over, told }) => ({ id, what, over, told })),
+    ...places,
     own: measured
       .filter(({ visitId }) => visitId === null)
       .map(({ testId, side, moment, day, tries, way }) => ({

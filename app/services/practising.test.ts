@@ -87,9 +87,9 @@ describe('how the day after was', () => {
     const { who, sessionId } = await practisedYesterday();
     expect((await routineToPractise(setting, who)).asks).toBeNull();
     setting.moveTo(NOW);
-    const asks = { sessionId, day: '2026-03-09' };
-    expect((await routineToPractise(setting, who)).asks).toEqual(asks);
-    expect((await clientStart(setting, who)).asks).toEqual(asks);
+    const asks = { sessionId, day: '2026-03-09', places: [{ side: 'left' }, { side: 'right' }] };
+    expect((await routineToPractise(setting, who)).asks).toMatchObject(asks);
+    expect((await clientStart(setting, who)).asks).toMatchObject(asks);
     await tell(who, sessionId, 'none');
     expect((await routineToPractise(setting, who)).asks).toBeNull();
   });

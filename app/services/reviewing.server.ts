@@ -1,3 +1,4 @@
+import { afterWords } from '#core/response';
 import { dayOf } from '#core/calendar';
 import { courseOf } from '#core/complaint';
 import type { SessionSummary } from '#core/session';
@@ -37,6 +38,8 @@ const sessionLines = (sessions: SessionRows) =>
         summary,
         clock,
         response,
+        responsePlaces,
+        responseBesides,
       }) => ({
         id,
         day,
@@ -51,6 +54,8 @@ const sessionLines = (sessions: SessionRows) =>
         clock,
         /** How the day after was; null while it is not known. */
         response,
+        /** The same in words, with where and what came besides. */
+        after: afterWords({ response, places: responsePlaces, besides: responseBesides }),
         holdsDone: summary.holdsDone,
         holdsAsked: summary.holdsAsked,
         contactSeconds: summary.contactSeconds,

@@ -40,6 +40,8 @@ const fields = z.object({
   stopsOnRelease: z.boolean().nullable().default(null),
   worseOnBreath: z.boolean().nullable().default(null),
   worst: z.boolean().default(false),
+  /** A bruise is seen there: the place rests; null: not looked at. */
+  bruised: z.boolean().nullable().default(null),
   note: z.string().trim().max(400, 'The note may have at most 400 characters.').default(''),
 });
 

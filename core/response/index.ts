@@ -1,9 +1,23 @@
 export { ASKED_WITHIN_DAYS, asksAbout } from './asksAbout';
 export { BUILD_UP_SECONDS, builtUp, lengthened, quietInRow, type Borne } from './buildUp';
+export { afterWords, type StoredAfter } from './afterWords';
 export {
+  restsOf,
+  restSteps,
+  type BruiseSeen,
+  type Rest,
+  type RestingPlace,
+  type ToldAfter,
+} from './rest';
+export {
+  ASKS_WHERE,
+  BESIDES,
+  BESIDES_IDS,
+  DAY_AFTER,
   RESPONSE_IDS,
   RESPONSES,
   responseWords,
+  type BesidesId,
   type ResponseId,
   type ResponseWords,
 } from './responses';

@@ -130,6 +130,7 @@ test('a little soreness is fine; sickness and numbness stop everything; every ot
     ['bruised', 'less'],
     ['dizzy', 'not'],
     ['numb', 'not'],
+    ['bruise-gone', 'well'],
   ]);
   for (const { id } of RESPONSES) {
     const { bears, advice } = responseWords(id);

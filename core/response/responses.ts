@@ -21,7 +21,7 @@ export const RESPONSES = [
     label: 'Bruised',
     bears: 'less',
     advice:
-      'That was too hard. Leave the bruised place alone until the bruise has gone: skip it when it comes, and press the others less.',
+      'That was too hard. Leave the bruised place alone until the bruise has gone: say where it is, and it rests. Press the others less.',
   },
   {
     id: 'dizzy',
@@ -37,9 +37,23 @@ export const RESPONSES = [
     advice:
       'Do not press there again until someone has looked at it in person. If a limb gets weak, or you go numb between the legs, call emergency services now.',
   },
+  /** Not asked about a day after: it ends the rest of a place. */
+  { id: 'bruise-gone', label: 'The bruise has gone', bears: 'well', advice: null },
 ] as const;
+/** What is asked about a day after. */
+export const DAY_AFTER = RESPONSES.filter(({ id }) => id !== 'bruise-gone');
+/** Answers with which it is asked where. */
+export const ASKS_WHERE: readonly ResponseId[] = ['sore', 'bruised', 'numb'];
 export type ResponseId = (typeof RESPONSES)[number]['id'];
 export const RESPONSE_IDS = RESPONSES.map(({ id }) => id) as [ResponseId, ...ResponseId[]];
+
+/** What is asked besides, with any answer. Common practice, no published source. */
+export const BESIDES = [
+  { id: 'headache', label: 'A headache afterwards' },
+  { id: 'slept-badly', label: 'Slept badly for it' },
+] as const;
+export type BesidesId = (typeof BESIDES)[number]['id'];
+export const BESIDES_IDS = BESIDES.map(({ id }) => id) as [BesidesId, ...BesidesId[]];
 
 /** What an answer says and asks for. */
 export interface ResponseWords {

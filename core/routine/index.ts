@@ -17,7 +17,7 @@ export { setupsForMethod, newItem, usualDose, usualPoints } from './newItem';
 export { foundSites, itemFromMap, withMapped, type FoundSite, type MappedPoint } from './fromMap';
 export { newActivity, placed } from './newActivity';
 export { sidesInOrder } from './sidesInOrder';
-export { expand } from './expand';
+export { expand, reserve } from './expand';
 export { holdsAmong, isHold, type ActivityStep, type HoldStep, type Step } from './step';
 export { limitSteps } from './limited';
 export { layOut, type Block, type Layout, type PositionBand } from './layOut';

@@ -10,6 +10,7 @@ import type { SessionState } from './state';
 export function secondsLeft(state: SessionState): number {
   const spent = new Map<string, number>();
   return state.steps.slice(state.stepIndex).reduce((sum, step) => {
+    if (step.leftOut !== undefined) return sum;
     const pause = pauseBefore(step, state.steps[step.index - 1]);
     if (!isHold(step)) {
       return sum + pause + (step.limitSeconds > 0 ? COUNT_IN_SECONDS + step.limitSeconds : 0);

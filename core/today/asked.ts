@@ -1,5 +1,6 @@
+import { findSite, placeOf } from '#core/anatomy';
 import { findTest, homeToday, type HomeToday } from '#core/measurement';
-import { asksAbout } from '#core/response';
+import { asksAbout, type RestingPlace } from '#core/response';
 import { testsLed, type Routine } from '#core/routine';
 import { inTheWay, TAKE_UP_WITHIN_MS, type InTheWay } from '#core/session';
 import type { Known, KnownSession, KnownVersion, OwnFigure } from './known';
@@ -18,15 +19,27 @@ export const wayOf = (known: Known, version: KnownVersion | null): InTheWay | nu
     excused: (version?.content.reasons?.interview ?? '') !== '',
   });
 
+/** A session whose day after is asked about, with the places that were pressed in it. */
+export interface AskedAfter {
+  sessionId: string;
+  day: string;
+  places: readonly (RestingPlace & { name: string })[];
+}
+
 /** The session whose day after the client is asked about before the next one. */
 export function asked(
   { sessions }: Pick<Known, 'sessions'>,
   today: string,
   now: number,
-): { sessionId: string; day: string } | null {
+): AskedAfter | null {
   if (sessions[0] && isUnderWay(sessions[0], now)) return null;
   const about = asksAbout(sessions, today);
-  return about && { sessionId: about.id, day: about.day };
+  if (!about) return null;
+  const places = about.summary.places.flatMap(({ siteId, side, contactSeconds }) => {
+    const site = findSite(siteId);
+    return site && contactSeconds > 0 ? [{ siteId, side, name: placeOf(site, side) }] : [];
+  });
+  return { sessionId: about.id, day: about.day, places };
 }
 
 /** What a client is asked to measure today, by the names of the tests, and what they measured today already. */

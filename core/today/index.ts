@@ -1,6 +1,7 @@
 export type { Known, KnownSession, KnownVersion, OwnFigure } from './known';
-export { startOf } from './start';
+export type { AskedAfter } from './asked';
+export { startOf, type RestToday } from './start';
 export { borneFrom, ledSteps, practiseOf } from './practise';
-export { withOwn, type OwnAnswers } from './onDevice';
+export { withOwn, type OwnAnswer } from './onDevice';
 export { ownSession, type OwnSession } from './ownSession';
 export { ledIdFrom, ledText } from './ledName';

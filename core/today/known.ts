@@ -1,6 +1,7 @@
 import type { Day, TimeOfDay } from '#core/calendar';
 import type { Told } from '#core/complaint';
 import type { AskedAtHome, TakenAtHome } from '#core/measurement';
+import type { BruiseSeen, ToldAfter } from '#core/response';
 import type { Routine } from '#core/routine';
 import type { ScreenAnswer } from '#core/screening';
 import type { SessionState, SessionSummary } from '#core/session';
@@ -57,6 +58,9 @@ export interface Known<F extends OwnFigure = OwnFigure> {
   sessions: readonly KnownSession[];
   interviews: readonly { at: number; confirmed: boolean }[];
   complaints: readonly { id: string; what: string; over: boolean; told: readonly Told[] }[];
+  /** What was told of places after sessions, and the bruises that were looked for at visits, oldest first. */
+  told: readonly (ToldAfter & { sessionId: string })[];
+  seen: readonly BruiseSeen[];
   own: readonly F[];
   numbers: { practice: string; emergency: string };
 }

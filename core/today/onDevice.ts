@@ -1,10 +1,17 @@
 import { dayOf } from '#core/calendar';
+import type { RestingPlace } from '#core/response';
+import { placeKey } from '#core/routine';
 import type { SessionState } from '#core/session';
 import type { Known, KnownSession, OwnFigure } from './known';
 import type { OwnSession } from './ownSession';
 
-/** What was answered on this device about the day after, by session. Instants in ms since 1970 UTC. */
-export type OwnAnswers = Readonly<Record<string, { answer: string; at: number }>>;
+/** What was answered on this device about the day after a session. `at` in ms since 1970 UTC. */
+export interface OwnAnswer {
+  sessionId: string;
+  answer: string;
+  places?: readonly RestingPlace[];
+  at: number;
+}
 
 const ENDED: readonly SessionState['status'][] = ['finished', 'stopped'];
 
@@ -17,7 +24,7 @@ const ENDED: readonly SessionState['status'][] = ['finished', 'stopped'];
  */
 export function withOwn<F extends OwnFigure>(
   known: Known<F>,
-  { sessions, answers }: { sessions: readonly OwnSession[]; answers: OwnAnswers },
+  { sessions, answers }: { sessions: readonly OwnSession[]; answers: readonly OwnAnswer[] },
   now: number,
 ): Known<F> {
   const heard = new Map(known.sessions.map((session) => [session.id, session]));
@@ -34,10 +41,26 @@ export function withOwn<F extends OwnFigure>(
     });
   }
   const all = [...heard.values()].map((session): KnownSession => {
-    const answer = answers[session.id];
-    return answer === undefined || (session.responseAt ?? 0) >= answer.at
+    const own = answers.findLast(
+      ({ sessionId, answer }) => sessionId === session.id && answer !== 'bruise-gone',
+    );
+    return own === undefined || (session.responseAt ?? 0) >= own.at
       ? session
-      : { ...session, response: answer.answer, responseAt: answer.at };
+      : { ...session, response: own.answer, responseAt: own.at };
   });
-  return { ...known, sessions: all.toSorted((a, b) => b.startedAt - a.startedAt) };
+  const isTold = (own: OwnAnswer) =>
+    known.told.some(
+      ({ sessionId, answer, places }) =>
+        sessionId === own.sessionId &&
+        answer === own.answer &&
+        places.map(placeKey).join() === own.places?.map(placeKey).join(),
+    );
+  const told = answers.flatMap((own) =>
+    own.places && !isTold(own) ? [{ ...own, places: own.places }] : [],
+  );
+  return {
+    ...known,
+    sessions: all.toSorted((a, b) => b.startedAt - a.startedAt),
+    told: [...known.told, ...told].toSorted((a, b) => a.at - b.at),
+  };
 }

@@ -1,5 +1,6 @@
 import { dayOf } from '#core/calendar';
-import { lengthened, type Borne } from '#core/response';
+import type { SecondsBand } from '#core/dosage';
+import { lengthened, restsOf, restSteps, type Borne, type RestingPlace } from '#core/response';
 import {
   expand,
   ledWords,
@@ -10,16 +11,18 @@ import {
   type Step,
 } from '#core/routine';
 import { allStop, screen, type ScreenFinding } from '#core/screening';
+import { begin, secondsLeft } from '#core/session';
 import { asked, homeOf, isUnderWay, wayOf } from './asked';
 import { dueToday } from './dueToday';
 import type { Known, KnownSession, OwnFigure } from './known';
 
-/** The holds a client is led by: as long as they have grown to, within what screening found. */
+/** The holds a client is led by: as long as they have grown to, within what screening found, without what rests. */
 export const ledSteps = (
   content: Routine,
   findings: readonly ScreenFinding[],
   sessions: readonly Borne[],
-): Step[] => limitSteps(lengthened(expand(content), content, sessions), findings);
+  rests: readonly RestingPlace[],
+): Step[] => restSteps(limitSteps(lengthened(expand(content), content, sessions), findings), rests);
 
 /**
  * How earlier sessions were borne, newest first. What was answered while a session is under way does not change
@@ -56,6 +59,14 @@ function spentOn(sessions: readonly Pick<KnownSession, 'day' | 'summary'>[], tod
   return spent;
 }
 
+/** How long a session takes as it is led: less what is left out or shorter. */
+function sessionOf(routine: Routine, steps: readonly Step[]): SecondsBand {
+  const { session } = totalsOf(routine);
+  const less = secondsLeft(begin(expand(routine))) - secondsLeft(begin(steps));
+  const shorter = (seconds: number) => Math.max(0, Math.round(seconds - less));
+  return { least: shorter(session.least), most: shorter(session.most) };
+}
+
 /**
  * The routine a client is led through on a day: their latest version, what of it is due, and everything it is led by
  * but the name it is handed out under.
@@ -71,6 +82,7 @@ export function practiseOf<F extends OwnFigure>(known: Known<F>, now: number) {
   // Past midnight a session that is under way stays the one that was begun.
   const lines = version && dueToday(version, sessions, underWay?.day ?? today);
   const findings = screen(known.screening);
+  const rests = restsOf(known, known.timeZone);
   const borne = borneFrom(versions, sessions, underWay?.startedAt ?? null);
   return {
     today,
@@ -85,8 +97,8 @@ export function practiseOf<F extends OwnFigure>(known: Known<F>, now: number) {
         number: version.number,
         /** The lines that are in it, by their ids. */
         lineIds: lines.content.items.map(({ id }) => id),
-        steps: ledSteps(lines.content, findings, borne),
-        session: totalsOf(lines.sure).session,
+        steps: ledSteps(lines.content, findings, borne, rests),
+        session: sessionOf(lines.sure, ledSteps(lines.sure, findings, borne, rests)),
         words: ledWords(lines.content),
       },
     asks: asked(known, today, now),

@@ -1,10 +1,86 @@
 import { addDays, askedBetween, dayOf, weekOf } from '#core/calendar';
 import { isDue } from '#core/complaint';
-import { sessionsAWeek, spreadWeek, totalsOf } from '#core/routine';
+import { findSite, placeOf } from '#core/anatomy';
+import { restsOf, type Rest, type RestingPlace } from '#core/response';
+import {
+  expand,
+  isHold,
+  isPress,
+  placeKey,
+  sessionsAWeek,
+  spreadWeek,
+  totalsOf,
+  type Routine,
+  type RoutineItem,
+  type Step,
+} from '#core/routine';
 import { allStop, screen } from '#core/screening';
 import { asked, homeOf, wayOf } from './asked';
 import { dueToday } from './dueToday';
 import type { Known, KnownSession, KnownVersion, OwnFigure } from './known';
+import { practiseOf } from './practise';
+
+/** A place that rests, by name, and the session that a word on it belongs to; null where the therapist marked it. */
+export interface RestToday extends Rest {
+  name: string;
+  sessionId: string | null;
+}
+
+function restsToday(known: Known): RestToday[] {
+  return restsOf(known, known.timeZone).flatMap((rest) => {
+    const site = findSite(rest.siteId);
+    const of = (one: RestingPlace) => placeKey(one) === placeKey(rest);
+    const told = known.told.findLast(({ places }) => places.some(of));
+    const sessionId = told?.sessionId ?? known.sessions[0]?.id ?? null;
+    return site ? [{ ...rest, name: placeOf(site, rest.side), sessionId }] : [];
+  });
+}
+
+/** The lines of a day as they are drawn: without those, and those sides, that are left out. */
+function drawn(routine: Routine, led: readonly Step[]): Routine {
+  const items = routine.items.flatMap((item): RoutineItem[] => {
+    const steps = led.filter(({ itemId }) => itemId === item.id);
+    const done = steps.filter(({ leftOut }) => leftOut === undefined);
+    if (steps.length > 0 && done.length === 0) return [];
+    const sides = new Set(done.map(({ side }) => side));
+    const [side] = sides;
+    return isPress(item) && item.sides === 'both' && sides.size === 1 && side && side !== 'mid'
+      ? [{ ...item, sides: side }]
+      : [item];
+  });
+  return { ...routine, items };
+}
+
+/** What a line is kept to today, where that is not what was issued: by screening, or because its place rests. */
+function limitsOf(
+  issued: readonly Step[],
+  led: readonly Step[],
+): { itemId: string; says: string }[] {
+  const said = new Map<string, string>();
+  const lines = new Map<string, Step[]>();
+  for (const step of led) lines.set(step.itemId, [...(lines.get(step.itemId) ?? []), step]);
+  for (const [itemId, steps] of lines) {
+    const out = steps.filter(({ leftOut }) => leftOut !== undefined);
+    const [first] = out;
+    if (first?.leftOut !== undefined) {
+      const sides = new Set(out.map(({ side }) => side));
+      const where =
+        out.length < steps.length && sides.size === 1 ? `${first.side} left out` : 'left out';
+      said.set(itemId, `${where}: ${first.leftOut}`);
+      continue;
+    }
+    const kept = steps.find(({ limitedBy }) => limitedBy !== undefined);
+    if (!kept || !isHold(kept)) continue;
+    const before = issued.find(({ index }) => index === kept.index);
+    const was = before && isHold(before) ? before : kept;
+    const parts = [
+      kept.limitSeconds < was.limitSeconds ? `${kept.limitSeconds} s at most` : '',
+      kept.grade < was.grade ? `press to ${kept.grade}` : '',
+    ].filter(Boolean);
+    said.set(itemId, `${parts.length > 0 ? `${parts.join(', ')}. ` : ''}${kept.limitedBy ?? ''}`);
+  }
+  return [...said].map(([itemId, says]) => ({ itemId, says }));
+}
 
 /** A session by an earlier version, begun after the present one was issued: its device did not know of it. */
 const cameBetween = (session: KnownSession | undefined, version: KnownVersion): boolean =>
@@ -21,6 +97,7 @@ export function startOf<F extends OwnFigure>(known: Known<F>, now: number) {
   const version = versions.at(-1) ?? null;
   const askedAbout = complaints.filter(({ over }) => !over);
   const lines = version && dueToday(version, sessions, today);
+  const led = practiseOf(known, now).version;
   const monday = weekOf(today);
   const periods = versions.map((one) => ({
     from: one.issuedOn,
@@ -44,6 +121,7 @@ export function startOf<F extends OwnFigure>(known: Known<F>, now: number) {
     way: wayOf(known, version),
     asks: asked(known, today, now),
     numbers: known.numbers,
+    rests: restsToday(known),
     today,
     version: version &&
       lines && {
@@ -58,6 +136,10 @@ export function startOf<F extends OwnFigure>(known: Known<F>, now: number) {
         /** The last session went by the version before, though this one had been issued by then. */
         cameBetween: cameBetween(sessions[0], version),
         totals: totalsOf(lines.sure),
+        /** As it is led today: how long, and what each line is kept to. */
+        session: led?.session ?? totalsOf(lines.sure).session,
+        drawn: led ? drawn(lines.sure, led.steps) : lines.sure,
+        limits: led ? limitsOf(expand(lines.content), led.steps) : [],
         /** How the week is proposed, from the whole of it. */
         week: spreadWeek(version.content, { timesOfDay, habits }, today),
       },

@@ -1,5 +1,5 @@
 import { addDays, type Day } from '#core/calendar';
-import { responseWords } from '#core/response';
+import { afterWords, responseWords, type StoredAfter } from '#core/response';
 import { stopReason } from '#core/session';
 
 /** How far back a stop that the therapist should hear of is told, in days. */
@@ -16,6 +16,8 @@ export interface LoggedSession {
   onlyPain: boolean;
   /** How the day after was; null while it is not known. */
   response: string | null;
+  places?: StoredAfter['places'];
+  besides?: StoredAfter['besides'];
 }
 
 /** What the last days of a client say, by themselves. */
@@ -28,10 +30,12 @@ export interface Lately {
   sessions: number;
 }
 
+const capital = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
+
 /** @param sessions of one client, oldest first */
 export function lately(sessions: readonly LoggedSession[], today: Day): Lately {
   const recent = sessions.filter(({ day }) => day > addDays(today, -TELL_FOR_DAYS));
-  const told = recent.flatMap(({ day, stopReason: reason, response }) => {
+  const told = recent.flatMap(({ day, stopReason: reason, response, places, besides }) => {
     const stop = reason === null ? null : stopReason(reason);
     const after = response === null ? null : responseWords(response);
     return [
@@ -39,7 +43,13 @@ export function lately(sessions: readonly LoggedSession[], today: Day): Lately {
         ? [{ day, label: stop.label, when: 'during' as const }]
         : []),
       ...(after && after.bears !== 'well'
-        ? [{ day, label: after.label, when: 'after' as const }]
+        ? [
+            {
+              day,
+              label: capital(afterWords({ response, places, besides }) ?? after.label),
+              when: 'after' as const,
+            },
+          ]
         : []),
     ];
   });

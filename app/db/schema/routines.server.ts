@@ -1,3 +1,5 @@
+import type { Side } from '#core/anatomy';
+import type { BesidesId } from '#core/response';
 import type { Step, Routine, RoutineItem } from '#core/routine';
 import type { ScreenFinding } from '#core/screening';
 import type { EventBody, SessionSummary } from '#core/session';
@@ -157,6 +159,10 @@ export const sessionResponse = pgTable(
       .notNull()
       .references(() => practisedSession.id),
     answer: text('answer').notNull(),
+    /** Where; null when it was not asked. */
+    places: jsonb('places').$type<{ siteId: string; side: Side }[]>(),
+    /** What came besides. */
+    besides: jsonb('besides').$type<BesidesId[]>(),
     answeredBy: uuid('answered_by')
       .notNull()
       .references(() => user.id),

@@ -137,6 +137,8 @@ export const mapPoint = pgTable(
     stopsOnRelease: boolean('stops_on_release'),
     worseOnBreath: boolean('worse_on_breath'),
     worst: boolean('worst').notNull().default(false),
+    /** A bruise is seen there; null: not looked at. */
+    bruised: boolean('bruised'),
     note: text('note').notNull().default(''),
     /** Goes up with every change; a change names the one it was begun from. */
     revision: integer('revision').notNull().default(1),

@@ -1,4 +1,5 @@
-import { RESPONSE_IDS } from '#core/response';
+import { SIDES } from '#core/anatomy';
+import { BESIDES_IDS, RESPONSE_IDS } from '#core/response';
 import { eventBodySchema } from '#core/session';
 import { z } from 'zod';
 import { idSchema, instantSchema } from '../fields';
@@ -7,6 +8,21 @@ import { idSchema, instantSchema } from '../fields';
 export const responseSchema = z.object({
   sessionId: idSchema,
   answer: z.enum(RESPONSE_IDS, { error: 'That is no answer to how the day after was.' }),
+  /** Where, as far as it was asked. */
+  places: z
+    .array(
+      z.object({
+        siteId: z.string().max(64, 'A site’s id must be at most 64 characters.'),
+        side: z.enum(SIDES, { error: 'A side is left, right or mid.' }),
+      }),
+    )
+    .max(60, 'At most 60 places can be named.')
+    .optional(),
+  /** What came besides. */
+  besides: z
+    .array(z.enum(BESIDES_IDS, { error: 'That is nothing that is asked about besides.' }))
+    .max(2, 'At most two things can be named besides.')
+    .optional(),
 });
 
 /** One event of a guided session, with what its session began as. The letter’s id is the event’s. */

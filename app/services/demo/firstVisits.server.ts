@@ -88,6 +88,7 @@ function firstPoints({ person, newId, chance, from }: Seeding): TenderPoint[] {
       stopsOnRelease: sends ? true : null,
       worseOnBreath: null,
       worst: false,
+      bruised: null,
       note: '',
     });
   };

@@ -75,6 +75,8 @@ export const keepPoint: Keeper<'point'> = async ({
       clientId: file.id,
       visitId: visit?.id ?? null,
       worst: byClient ? false : point.worst,
+      // A client says of a bruise how the day after was.
+      bruised: byClient ? null : point.bruised,
       by: who.userId,
       at,
       day: dayOf(at.getTime(), file.timeZone),

@@ -10,15 +10,21 @@ export const keepResponse: Keeper<'response'> = async ({
   who,
   file: given,
   thing: id,
-  body: { sessionId, answer },
+  body: { sessionId, answer, places, besides },
 }) => {
   const file = found(given, 'client');
   if ((await clientOfSession(db, sessionId)) !== file.id) {
     throw new Refusal(404, 'There is no such session.');
   }
-  await db
-    .insert(sessionResponse)
-    .values({ id, sessionId, answer, answeredBy: who.userId, at: now() });
+  await db.insert(sessionResponse).values({
+    id,
+    sessionId,
+    answer,
+    places: places ?? null,
+    besides: besides ?? null,
+    answeredBy: who.userId,
+    at: now(),
+  });
   const { bears } = responseWords(answer);
   return {
     revision: null,

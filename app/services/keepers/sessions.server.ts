@@ -16,6 +16,7 @@ import type { BODIES } from '~/keeping/bodies';
 import type { Run, RunKeeper } from '~/keeping/server/keep.server';
 import { Refusal } from '~/keeping/server/refusal.server';
 import { answersInForce } from '../inForce.server';
+import { restsFor } from '../rests.server';
 
 type Body = z.output<(typeof BODIES)['session event']>;
 type Event = Body['event'] & { id: string };
@@ -36,7 +37,8 @@ async function holdsOf(
   const borne = borneFrom(await versionsOf(db, file.id), rows, null);
   const { content } = version;
   const items = content.items.filter(({ id }) => lineIds?.includes(id) ?? true);
-  const steps = ledSteps({ ...content, items }, findings, borne);
+  const rests = await restsFor(db, file);
+  const steps = ledSteps({ ...content, items }, findings, borne, rests);
   const led = { clientId: file.id, versionId: version.id, steps, findings };
   // Handed out while there was no room to remember it: it is known by its id.
   const isSame = ledId === null ? findings.length === 0 : ledId === ledIdOf(led);

@@ -189,6 +189,16 @@ export function PointEditor({
         value={point.worst ? true : null}
         onValue={(worst) => onChange({ worst: worst === true })}
       />
+      <Asked
+        asks="A bruise there"
+        value={point.bruised}
+        onValue={(bruised) => onChange({ bruised })}
+      />
+      {point.bruised && (
+        <p className={classes.warn}>
+          It rests at home from now on, until one of you says that the bruise has gone.
+        </p>
+      )}
       <Textarea
         key={point.thread}
         label="Note"

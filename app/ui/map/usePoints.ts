@@ -28,6 +28,7 @@ function bodyOf({
   stopsOnRelease,
   worseOnBreath,
   worst,
+  bruised,
   note,
 }: DrawnPoint) {
   return {
@@ -42,6 +43,7 @@ function bodyOf({
     stopsOnRelease,
     worseOnBreath,
     worst,
+    bruised,
     note,
   };
 }

@@ -1,5 +1,5 @@
 import type { SessionEvent, SessionState } from '#core/session';
-import { ownSession, type OwnAnswers, type OwnSession } from '#core/today';
+import { ownSession, type OwnAnswer, type OwnSession } from '#core/today';
 import type { Outbox } from '~/keeping/client/outbox';
 
 const SESSIONS = 'own sessions';
@@ -11,7 +11,7 @@ const TELLING: readonly SessionEvent['type'][] = ['started', 'hold-ended', 'stop
 
 // Only this code writes under these names, sealed for its person.
 const sessionsIn = (jotted: unknown) => (jotted ?? []) as OwnSession[];
-const answersIn = (jotted: unknown) => (jotted ?? {}) as OwnAnswers;
+const answersIn = (jotted: unknown) => (jotted ?? []) as OwnAnswer[];
 
 /** Remembers what was done on this device, so that a day without a line knows of it. */
 export function rememberSession(
@@ -29,18 +29,31 @@ export function rememberSession(
 /** Remembers how the day after a session was said to be. */
 export function rememberAnswer(
   outbox: Pick<Outbox, 'jot' | 'jotted'>,
-  sessionId: string,
-  answer: string,
-  at: number,
+  answer: Omit<OwnAnswer, 'at'>,
 ): void {
-  const others = Object.entries(answersIn(outbox.jotted(ANSWERS))).slice(-MOST);
-  outbox.jot(ANSWERS, { ...Object.fromEntries(others), [sessionId]: { answer, at } });
+  const own = { ...answer, at: Date.now() };
+  outbox.jot(ANSWERS, [...answersIn(outbox.jotted(ANSWERS)), own].slice(-MOST));
+}
+
+const LOOKS = 20;
+const LOOK_EVERY_MS = 100;
+
+/** Settles once what was answered about a session is safe on this device, or it takes too long. */
+export async function isRemembered(
+  outbox: Pick<Outbox, 'readJotted'>,
+  sessionId: string,
+): Promise<void> {
+  for (let looks = 0; looks < LOOKS; looks += 1) {
+    const { answers } = await ownOf(outbox);
+    if (answers.some((one) => one.sessionId === sessionId)) return;
+    await new Promise((next) => setTimeout(next, LOOK_EVERY_MS));
+  }
 }
 
 /** What this device remembers of its own. */
 export interface OwnThings {
   sessions: readonly OwnSession[];
-  answers: OwnAnswers;
+  answers: readonly OwnAnswer[];
 }
 
 export async function ownOf(outbox: Pick<Outbox, 'readJotted'>): Promise<OwnThings> {

@@ -60,6 +60,7 @@ export default function Points({ loaderData }: Route.ComponentProps) {
           stopsOnRelease: null,
           worseOnBreath: null,
           worst: false,
+          bruised: null,
           note: '',
         }
       : null;

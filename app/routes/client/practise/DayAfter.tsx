@@ -1,70 +1,180 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { RESPONSES, type ResponseId } from '#core/response';
+import {
+  ASKS_WHERE,
+  BESIDES,
+  DAY_AFTER,
+  type BesidesId,
+  type ResponseId,
+  type RestingPlace,
+} from '#core/response';
+import type { AskedAfter } from '#core/today';
 import { nearDay } from '~/ui/parts/words';
 import classes from './DayAfter.module.css';
 import shared from './practise.module.css';
 
-/** Before the next session: how the day after the last one was. Chosen first, told by a second touch. */
+/** What is told of a day after. */
+export interface Told {
+  answer: ResponseId;
+  places: RestingPlace[];
+  besides: BesidesId[];
+}
+
+const WHERE: Partial<Record<ResponseId, string>> = {
+  sore: 'Where is it sore?',
+  bruised: 'Where is the bruise?',
+  numb: 'Where was it pressed?',
+};
+
+const keyOf = ({ siteId, side }: RestingPlace) => `${siteId}:${side}`;
+
+function Tick({
+  label,
+  isOn,
+  onTurn,
+}: {
+  label: string;
+  isOn: boolean;
+  onTurn: (isOn: boolean) => void;
+}) {
+  return (
+    <label>
+      <input
+        type="checkbox"
+        checked={isOn}
+        onChange={(event) => onTurn(event.currentTarget.checked)}
+      />
+      {label}
+    </label>
+  );
+}
+
+const turned = <T,>(list: readonly T[], one: T, isOn: boolean): T[] =>
+  isOn ? [...list, one] : list.filter((other) => other !== one);
+
+/** Before the next session: how the day after the last one was, and where. Chosen first, told by a touch of its own. */
 export function DayAfter({
-  day,
+  asks,
   today,
   therapistName,
   onTell,
 }: {
-  /** Of the session that is asked about. */
-  day: string;
+  asks: AskedAfter;
   today: string;
   therapistName: string;
-  onTell: (answer: ResponseId) => Promise<void>;
+  onTell: (told: Told) => Promise<void>;
 }) {
   const [chosen, setChosen] = useState<ResponseId | null>(null);
+  const [isWhere, setIsWhere] = useState(false);
+  const [places, setPlaces] = useState<string[]>([]);
+  const [besides, setBesides] = useState<BesidesId[]>([]);
   const [telling, setTelling] = useState(false);
-  const said = RESPONSES.find(({ id }) => id === chosen);
+  const said = DAY_AFTER.find(({ id }) => id === chosen);
+  const asksWhere = chosen !== null && ASKS_WHERE.includes(chosen) && asks.places.length > 0;
+  const tell = () => {
+    if (chosen === null) return;
+    if (asksWhere && !isWhere) {
+      // Where there was only one place it is that one.
+      if (asks.places.length === 1) setPlaces(asks.places.map(keyOf));
+      return setIsWhere(true);
+    }
+    setTelling(true);
+    const named = asksWhere ? asks.places.filter((place) => places.includes(keyOf(place))) : [];
+    void onTell({
+      answer: chosen,
+      places: named.map(({ siteId, side }) => ({ siteId, side })),
+      besides,
+    });
+  };
+  const waitsForPlace = isWhere && places.length === 0;
   return (
     <>
       <header className={shared.top}>
-        <Link to="/today" className={shared.back}>
-          Back
-        </Link>
+        {isWhere ? (
+          <button type="button" className={shared.back} onClick={() => setIsWhere(false)}>
+            Back
+          </button>
+        ) : (
+          <Link to="/today" className={shared.back}>
+            Back
+          </Link>
+        )}
       </header>
       <div className={shared.body}>
-        <fieldset className={classes.ask} disabled={telling}>
-          <legend>
-            <h1>How was it afterwards?</h1>
-            <p className={shared.soft}>
-              Since your last session, {nearDay(day, today)}. What comes next goes by it.
-            </p>
-          </legend>
-          {RESPONSES.map(({ id, label }) => (
-            <label key={id}>
-              <input
-                type="radio"
-                name="response"
-                value={id}
-                checked={chosen === id}
-                onChange={() => setChosen(id)}
+        {isWhere && chosen !== null ? (
+          <fieldset className={classes.ask} disabled={telling}>
+            <legend>
+              <h1>{WHERE[chosen]}</h1>
+              <p className={shared.soft}>
+                {chosen === 'bruised'
+                  ? 'What is bruised rests from now on, until you say that the bruise has gone.'
+                  : 'Of the places you pressed.'}
+              </p>
+            </legend>
+            {asks.places.map((place) => (
+              <Tick
+                key={keyOf(place)}
+                label={place.name}
+                isOn={places.includes(keyOf(place))}
+                onTurn={(isOn) => setPlaces((before) => turned(before, keyOf(place), isOn))}
               />
-              {label}
-            </label>
-          ))}
-        </fieldset>
-        <p className={classes.advice} role="status">
-          {said?.advice}
-        </p>
+            ))}
+          </fieldset>
+        ) : (
+          <>
+            <fieldset className={classes.ask} disabled={telling}>
+              <legend>
+                <h1>How was it afterwards?</h1>
+                <p className={shared.soft}>
+                  Since your last session, {nearDay(asks.day, today)}. What comes next goes by it.
+                </p>
+              </legend>
+              {DAY_AFTER.map(({ id, label }) => (
+                <label key={id}>
+                  <input
+                    type="radio"
+                    name="response"
+                    value={id}
+                    checked={chosen === id}
+                    onChange={() => setChosen(id)}
+                  />
+                  {label}
+                </label>
+              ))}
+            </fieldset>
+            <p className={classes.advice} role="status">
+              {said?.advice}
+            </p>
+            {chosen !== null && (
+              <fieldset className={classes.besides} disabled={telling}>
+                <legend className={shared.soft}>Besides that</legend>
+                {BESIDES.map(({ id, label }) => (
+                  <Tick
+                    key={id}
+                    label={label}
+                    isOn={besides.includes(id)}
+                    onTurn={(isOn) => setBesides((before) => turned(before, id, isOn))}
+                  />
+                ))}
+              </fieldset>
+            )}
+          </>
+        )}
       </div>
       <div className={shared.foot}>
         <button
           type="button"
           className={shared.main}
-          disabled={chosen === null || telling}
-          onClick={() => {
-            if (chosen === null) return;
-            setTelling(true);
-            void onTell(chosen);
-          }}
+          disabled={chosen === null || telling || waitsForPlace}
+          onClick={tell}
         >
-          {telling ? 'Keeping it' : said?.bears === 'not' ? `Tell ${therapistName}` : 'Go on'}
+          {telling
+            ? 'Keeping it'
+            : asksWhere && !isWhere
+              ? 'Say where'
+              : said?.bears === 'not'
+                ? `Tell ${therapistName}`
+                : 'Go on'}
         </button>
       </div>
     </>

@@ -15,7 +15,10 @@ function limitWords({ steps, sites }: LedRoutine): string[] {
       steps.flatMap((step) => {
         const { leftOut, limitedBy } = step;
         const name = isHold(step) ? (sites[step.siteId]?.plainName ?? step.siteId) : step.title;
-        if (leftOut) return [`${name} is left out: ${leftOut}`];
+        // Where the other side is done, it says which one is not.
+        const isHalf = steps.some((one) => one.itemId === step.itemId && !one.leftOut);
+        const which = isHalf && step.side !== 'mid' ? `${name}, ${step.side},` : name;
+        if (leftOut) return [`${which} is left out: ${leftOut}`];
         return limitedBy ? [limitedBy] : [];
       }),
     ),

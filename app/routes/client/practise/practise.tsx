@@ -12,11 +12,11 @@ import { Standing } from '~/ui/keeping/Standing';
 import { takeJustAnswered } from '~/ui/screening/justAnswered';
 import { StopSign } from '~/ui/screening/StopSign';
 import { Waiting } from '~/ui/screening/Waiting';
-import { rememberAnswer } from '~/ui/offline/ownSessions';
+import { isRemembered, rememberAnswer } from '~/ui/offline/ownSessions';
 import { usePackAhead } from '~/ui/offline/usePackAhead';
 import { orKept } from '~/ui/offline/orKept';
 import type { Route } from './+types/practise';
-import { DayAfter } from './DayAfter';
+import { DayAfter, type Told } from './DayAfter';
 import { Guide } from './Guide';
 import { Opening } from './Opening';
 import classes from './practise.module.css';
@@ -91,7 +91,7 @@ function useDayAfter(sessionId: string | null) {
   const last = unsent.at(-1);
   // What an earlier page left unsent counts at once; what is being told, once it was waited for.
   if (given === null && last !== undefined && !telling) setGiven(last);
-  const tell = async (answer: ResponseId) => {
+  const tell = async ({ answer, places, besides }: Told) => {
     if (sessionId === null) return;
     setTelling(true);
     const id = outbox.add({
@@ -99,15 +99,26 @@ function useDayAfter(sessionId: string | null) {
       clientId: null,
       thing: uuid(),
       base: null,
-      body: { sessionId, answer },
+      body: {
+        sessionId,
+        answer,
+        ...(places.length > 0 ? { places } : {}),
+        ...(besides.length > 0 ? { besides } : {}),
+      },
     });
-    rememberAnswer(outbox, sessionId, answer, Date.now());
+    const where = places.length > 0 ? { places } : {};
+    rememberAnswer(outbox, { sessionId, answer, ...where });
     // Nothing starts by it, so there is nothing to read anew.
     if (responseWords(answer).bears === 'not') return setGiven(answer);
     const patience = new Promise<null>((done) => setTimeout(() => done(null), HEARD_WITHIN_MS));
     const heard = await Promise.race([outbox.settled(id), patience]);
     // Nothing may be begun on a page that is about to be read anew.
     if (heard?.is === 'kept') return window.location.reload();
+    // Without a line the device puts the day together anew, without what rests.
+    if (answer === 'bruised' && places.length > 0) {
+      await isRemembered(outbox, sessionId);
+      return window.location.reload();
+    }
     setGiven(answer);
     setTelling(false);
   };
@@ -205,7 +216,7 @@ export default function Practise({ loaderData }: Route.ComponentProps) {
     return (
       <main className={classes.night} data-night>
         <div className={classes.screen}>
-          <DayAfter day={asks.day} {...{ today, therapistName }} onTell={dayAfter.tell} />
+          <DayAfter {...{ asks, today, therapistName }} onTell={dayAfter.tell} />
         </div>
       </main>
     );

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { findTool } from '#core/equipment';
-import { lineTitle, gradeWords, isPress, layOut, pressesOf, type Routine } from '#core/routine';
+import { layOut, pressesOf, type Routine } from '#core/routine';
 import { stopReason } from '#core/session';
 import { clientContext } from '~/context.server';
 import { load } from '~/door.server';
@@ -9,9 +9,10 @@ import { Notice } from '~/ui/parts/Notice';
 import { Waiting } from '~/ui/screening/Waiting';
 import { WeekKnots } from '~/ui/parts/WeekKnots';
 import { counted, minutesBand, nearDay } from '~/ui/parts/words';
-import { lineWords } from '~/ui/plan/doseWords';
 import { StopSign } from '~/ui/screening/StopSign';
 import { Strip } from '~/ui/strip/Strip';
+import { Beside, RoutineList } from './Lines';
+import { Rests } from './Rests';
 import { When } from './When';
 import { orKept } from '~/ui/offline/orKept';
 import type { Route } from './+types/today';
@@ -28,7 +29,6 @@ export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
   orKept('today', serverLoader);
 
 type Start = Route.ComponentProps['loaderData'];
-type Version = NonNullable<Start['version']>;
 
 const toolsOf = (routine: Routine): string =>
   [
@@ -40,46 +40,6 @@ const toolsOf = (routine: Routine): string =>
   ]
     .filter((name) => name !== '' && name !== 'fingers and knuckles')
     .join(', ');
-
-function RoutineList({ routine }: { routine: Routine }) {
-  return (
-    <ol className={classes.items}>
-      {routine.items.map((item) => (
-        <li key={item.id}>
-          <span className={classes.site}>{lineTitle(item)}</span>
-          {isPress(item) && <span className={classes.grade}>press to {gradeWords(item)}</span>}
-          <span className={classes.dose}>{lineWords(item)}</span>
-        </li>
-      ))}
-    </ol>
-  );
-}
-
-/** What may be done when it is needed, and what rests today. */
-function Beside({
-  asNeeded,
-  resting,
-  today,
-}: Pick<Version, 'asNeeded' | 'resting'> & { today: string }) {
-  if (asNeeded.length === 0 && resting.length === 0) return null;
-  return (
-    <ul className={classes.beside}>
-      {asNeeded.map((item) => (
-        <li key={item.id}>
-          <strong>{lineTitle(item)}</strong>, when you need it
-          {item.often?.kind === 'as-needed' && item.often.when ? `: ${item.often.when}` : ''}. You
-          choose it as you start.
-        </li>
-      ))}
-      {resting.map(({ item, next, why }) => (
-        <li key={item.id}>
-          <strong>{lineTitle(item)}</strong>{' '}
-          {next ? `not today, again ${nearDay(next, today)}` : 'no more'}. {why}
-        </li>
-      ))}
-    </ul>
-  );
-}
 
 function Sessions({ last, today }: Pick<Start, 'last' | 'today'>) {
   if (last.length === 0) return null;
@@ -158,7 +118,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
       </div>
     );
   }
-  const { content, totals } = version;
+  const { content, limits } = version;
   const numbers = new Map(content.items.map((item, index) => [item.id, index + 1]));
   const tools = toolsOf(content);
   // Nothing falls on today.
@@ -188,7 +148,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
         <h1>{doneToday ? 'Done for today' : rests ? 'A day of rest' : 'Today’s routine'}</h1>
         {!rests && (
           <p className={classes.minutes}>
-            {minutesBand(totals.session)} <span>minutes{tools && `, with ${tools}`}</span>
+            {minutesBand(version.session)} <span>minutes{tools && `, with ${tools}`}</span>
           </p>
         )}
         {way ? (
@@ -213,6 +173,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
           <WeekKnots done={doneThisWeek} asked={askedThisWeek} /> <span>this week</span>
         </p>
       </section>
+      <Rests rests={loaderData.rests} today={today} />
       {content.message && (
         <blockquote className={classes.message}>
           <p>{content.message}</p>
@@ -224,9 +185,9 @@ export default function Today({ loaderData }: Route.ComponentProps) {
           <>
             <h2>What is in it</h2>
             <div className={classes.strip}>
-              <Strip layout={layOut(content)} numbers={numbers} />
+              <Strip layout={layOut(version.drawn)} numbers={numbers} />
             </div>
-            <RoutineList routine={content} />
+            <RoutineList routine={content} limits={limits} />
           </>
         )}
         <Beside asNeeded={version.asNeeded} resting={version.resting} today={today} />

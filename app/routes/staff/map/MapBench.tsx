@@ -41,6 +41,7 @@ const blank = (placed: Placed, rating: number): DrawnPoint => ({
   stopsOnRelease: null,
   worseOnBreath: null,
   worst: false,
+  bruised: null,
   note: '',
 });
 

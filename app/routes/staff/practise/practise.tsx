@@ -74,7 +74,7 @@ export default function Log({ loaderData, params }: Route.ComponentProps) {
                   {ended.says}
                   {after && (
                     <span className={classes.after} data-attention={after.bears !== 'well'}>
-                      the day after: {after.label.toLowerCase()}
+                      the day after: {session.after}
                     </span>
                   )}
                   {clock && <span className={classes.clock}>{clock}</span>}

@@ -37,7 +37,7 @@ function notesOf(sessions: ReviewData['sessions']): Note[] {
     const texts = [
       session.stopReason ? says : '',
       word,
-      isTold ? `afterwards: ${after.label.toLowerCase()}` : '',
+      isTold ? `afterwards: ${session.after}` : '',
     ].filter(Boolean);
     if (texts.length === 0) return [];
     return [{ id, day, text: texts.join(' · '), attention: attention || isTold }];

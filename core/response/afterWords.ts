@@ -1,0 +1,29 @@
+import { findSite, placeOf } from '#core/anatomy';
+import type { RestingPlace } from './rest';
+import { BESIDES, responseWords } from './responses';
+
+/** What was answered of a day after, as it is stored. */
+export interface StoredAfter {
+  response: string | null;
+  places?: readonly RestingPlace[] | null;
+  besides?: readonly string[] | null;
+}
+
+const lower = (words: string) => `${words.charAt(0).toLowerCase()}${words.slice(1)}`;
+
+/**
+ * A day after in words, with where and what came besides; null while nothing was answered.
+ *
+ * @example afterWords({ response: 'bruised', places: [{ siteId: 'calf', side: 'left' }] })
+ *   // => 'bruised (calf, left)'
+ */
+export function afterWords({ response, places, besides }: StoredAfter): string | null {
+  if (response === null) return null;
+  const where = (places ?? []).flatMap(({ siteId, side }) => {
+    const site = findSite(siteId);
+    return site ? [lower(placeOf(site, side))] : [];
+  });
+  const came = BESIDES.filter(({ id }) => besides?.includes(id)).map(({ label }) => lower(label));
+  const label = lower(responseWords(response).label);
+  return [where.length > 0 ? `${label} (${where.join('; ')})` : label, ...came].join(', ');
+}

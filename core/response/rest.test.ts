@@ -1,0 +1,98 @@
+import fc from 'fast-check';
+import { itemFor, routineWith } from '#core/examples';
+import { expand, isHold, placeKey, placesPressed } from '#core/routine';
+import { begin, secondsLeft } from '#core/session';
+import { afterWords, restsOf, restSteps, type BruiseSeen, type ToldAfter } from './index';
+
+const DAY = 86_400_000;
+const LEFT = { siteId: 'calf', side: 'left' } as const;
+const RIGHT = { siteId: 'calf', side: 'right' } as const;
+const told = (
+  answer: string,
+  day: number,
+  ...places: (typeof LEFT | typeof RIGHT)[]
+): ToldAfter => ({
+  answer,
+  places,
+  at: day * DAY,
+});
+const seen = (
+  bruised: boolean,
+  day: number,
+  of: typeof LEFT | typeof RIGHT = LEFT,
+): BruiseSeen => ({
+  ...of,
+  thread: 'one',
+  bruised,
+  at: day * DAY,
+});
+const resting = (all: { told?: ToldAfter[]; seen?: BruiseSeen[] }) =>
+  restsOf({ told: [], seen: [], ...all }, 'UTC').map(placeKey);
+
+describe('a bruised place rests (common practice, no published source)', () => {
+  it('from the moment it is told until it is said to have gone', () => {
+    expect(resting({ told: [told('bruised', 1, LEFT)] })).toEqual(['calf:left']);
+    expect(resting({ told: [told('bruised', 1, LEFT), told('none', 2)] })).toEqual(['calf:left']);
+    expect(resting({ told: [told('bruised', 1, LEFT), told('bruise-gone', 5, LEFT)] })).toEqual([]);
+    expect(
+      resting({ told: [told('bruised', 1, LEFT, RIGHT), told('bruise-gone', 5, LEFT)] }),
+    ).toEqual(['calf:right']);
+    expect(resting({ told: [told('bruise-gone', 1, LEFT), told('bruised', 2, LEFT)] })).toEqual([
+      'calf:left',
+    ]);
+  });
+
+  it('the same when the therapist sees it, until the place is looked at again without one', () => {
+    expect(resting({ seen: [seen(true, 1)] })).toEqual(['calf:left']);
+    expect(resting({ seen: [seen(true, 1), seen(false, 8)] })).toEqual([]);
+    expect(resting({ seen: [seen(true, 1)], told: [told('bruise-gone', 4, LEFT)] })).toEqual([]);
+  });
+
+  it('a look that finds none does not end what the client told of', () => {
+    expect(resting({ told: [told('bruised', 1, LEFT)], seen: [seen(false, 2)] })).toEqual([
+      'calf:left',
+    ]);
+  });
+
+  it('soreness alone rests nothing', () => {
+    expect(resting({ told: [told('sore', 1, LEFT), told('numb', 1, RIGHT)] })).toEqual([]);
+  });
+});
+
+describe('a routine with places that rest', () => {
+  const routine = routineWith(
+    itemFor('calf', { id: 'calf' }),
+    itemFor('sole-roll', { id: 'sole' }),
+  );
+
+  it('leaves their holds out and no other, and takes no longer', () => {
+    const place = fc.constantFrom(
+      LEFT,
+      RIGHT,
+      { siteId: 'sole-roll', side: 'left' } as const,
+      { siteId: 'sole-roll', side: 'right' } as const,
+    );
+    fc.assert(
+      fc.property(fc.array(place), (places) => {
+        const keys = new Set(places.map(placeKey));
+        const steps = restSteps(expand(routine), places);
+        for (const step of steps) {
+          if (!isHold(step)) continue;
+          const rests = placesPressed(step).some((key) => keys.has(key));
+          expect(step.leftOut !== undefined).toBe(rests);
+        }
+        expect(secondsLeft(begin(steps))).toBeLessThanOrEqual(secondsLeft(begin(expand(routine))));
+      }),
+    );
+  });
+});
+
+describe('a day after in words', () => {
+  it('says where, and what came besides', () => {
+    expect(afterWords({ response: null })).toBeNull();
+    expect(afterWords({ response: 'none' })).toBe('nothing to notice');
+    expect(afterWords({ response: 'bruised', places: [LEFT], besides: ['headache'] })).toBe(
+      'bruised (calf, left), a headache afterwards',
+    );
+  });
+});
