@@ -59,6 +59,8 @@ const sessionLines = (sessions: SessionRows) =>
         holdsDone: summary.holdsDone,
         holdsAsked: summary.holdsAsked,
         contactSeconds: summary.contactSeconds,
+        /** Holds that were tried a second time. */
+        again: summary.again ?? 0,
         /** Of what is not pressed; null when nothing was asked for. */
         beside: besideOf(summary),
       }),

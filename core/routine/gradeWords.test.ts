@@ -1,6 +1,6 @@
 import { itemFor, routineWith, timed, yesTo } from '#core/examples';
 import { screen } from '#core/screening';
-import { expand, gradeWords, limitSteps, pressSchema } from './index';
+import { expand, gradeMeaning, gradeWords, limitSteps, pressSchema } from './index';
 
 describe('a grade that rises', () => {
   it('is said as from and to, and plainly where it does not rise', () => {
@@ -23,4 +23,11 @@ describe('a grade that rises', () => {
     const bad = pressSchema.safeParse({ ...itemFor('middle-quad'), fromGrade: 11 });
     expect(bad.error?.issues[0]?.message).toBe('The grade to begin at must be at most 10.');
   });
+});
+
+test('every grade that may be asked for has words of its own, and none above', () => {
+  const grades = Array.from({ length: 11 }, (_, grade) => gradeMeaning(grade));
+  expect(grades.slice(0, 8).every((words) => words !== null)).toBe(true);
+  expect(new Set(grades.slice(0, 8)).size).toBe(8);
+  expect(grades.slice(8)).toEqual([null, null, null]);
 });

@@ -42,6 +42,7 @@ export { wayWords } from './wayWords';
 export { ladderFor, type LadderClient, type LadderView } from './clientLadder';
 export { insteadOf, isRefused, type Instead } from './insteadOf';
 export { ledWords, lineTitle, type LedRoutine, type PostureWords, type SiteWords } from './led';
+export { gradeMeaning } from './gradeMeaning';
 export { gradeWords } from './gradeWords';
 export {
   occasionWords,

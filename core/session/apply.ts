@@ -1,6 +1,15 @@
 import { isHold, type Step } from '#core/routine';
 import type { SessionEvent } from './event';
-import { ceilingOf, countsByTouch, currentHold, heldSeconds, limitOf, stepOf } from './read';
+import {
+  ceilingOf,
+  countsByTouch,
+  currentHold,
+  heldBefore,
+  heldSeconds,
+  limitOf,
+  maySecondTry,
+  stepOf,
+} from './read';
 import type { HoldOutcome, HoldRecord, Phase, SessionState } from './state';
 
 type At<T extends SessionEvent['type']> = Extract<SessionEvent, { type: T }>;
@@ -59,11 +68,24 @@ function passOver(state: SessionState, at: number): SessionState {
 const advance = (state: SessionState, at: number): SessionState =>
   passOver({ ...state, stepIndex: state.stepIndex + 1 }, at);
 
-function endHold(state: SessionState, at: number, outcome: HoldOutcome): SessionState {
+function endHold(
+  state: SessionState,
+  at: number,
+  outcome: HoldOutcome | null,
+  besides: Partial<HoldRecord> = {},
+): SessionState {
   const step = stepOf(state);
   const seconds = Math.round(Math.min(heldSeconds(state, at), limitOf(state)) * 10) / 10;
-  const told = step && !isHold(step) ? { seconds } : { contactSeconds: seconds };
-  return { ...state, holds: write(state, { ...told, outcome }) };
+  const contactSeconds = Math.round((heldBefore(state) + seconds) * 10) / 10;
+  const told = step && !isHold(step) ? { seconds } : { contactSeconds };
+  return { ...state, holds: write(state, { ...told, ...besides, outcome }) };
+}
+
+/** At its longest without fading: off the point for some seconds, then once more. */
+function backedOff(state: SessionState, at: number): SessionState {
+  if (!maySecondTry(state)) return state;
+  const ended = endHold(state, at, null, { again: true });
+  return { ...ended, phase: { name: 'rest', since: at, again: true } };
 }
 
 /** Whether a hold ended so that its point is left for the day. */
@@ -97,7 +119,7 @@ function rated(state: SessionState, event: At<'rated'>): SessionState {
   const present = currentHold(state);
   const atSeconds =
     phase.name === 'hold'
-      ? Math.round(heldSeconds(state, event.at))
+      ? Math.round(heldBefore(state) + heldSeconds(state, event.at))
       : Math.round(present?.contactSeconds ?? 0);
   const when = phase.name === 'hold' ? ('pressing' as const) : ('letting go' as const);
   const ratings = [...(present?.ratings ?? []), { grade: event.grade, atSeconds, when }];
@@ -234,7 +256,9 @@ export function apply(state: SessionState, event: SessionEvent): SessionState {
     }
     case 'hold-ended': {
       if (state.phase.name !== 'hold') return state;
-      const ended = endHold(state, event.at, event.how === 'let-go' ? 'too-much' : event.how);
+      if (event.how === 'back-off') return backedOff(state, event.at);
+      const told = event.leftFor === undefined ? {} : { leftFor: event.leftFor };
+      const ended = endHold(state, event.at, event.how === 'let-go' ? 'too-much' : event.how, told);
       const step = stepOf(state);
       if (step && !isHold(step)) return advance(ended, event.at);
       // After a fade the last rating is the rating after; otherwise it is asked for on letting go.

@@ -2,10 +2,13 @@ import { FADED_GRADE } from '#core/dosage';
 import { COUNT_IN_SECONDS, isHold } from '#core/routine';
 import type { EventBody } from './event';
 import {
+  BACK_OFF_SECONDS,
   countedOf,
   currentHold,
+  heldBefore,
   heldSeconds,
   limitOf,
+  maySecondTry,
   restLeft,
   stepOf,
   wantedSeconds,
@@ -19,7 +22,7 @@ const TOO_MUCH_AFTER = 2;
 function holdEnd(
   state: SessionState,
   now: number,
-): { how: 'time' | 'faded' | 'cap' | 'let-go' | 'client'; atHeld: number } | null {
+): { how: 'time' | 'faded' | 'cap' | 'back-off' | 'let-go' | 'client'; atHeld: number } | null {
   const step = stepOf(state);
   if (state.phase.name !== 'hold' || !step) return null;
   const held = heldSeconds(state, now);
@@ -36,10 +39,13 @@ function holdEnd(
   const limit = limitOf(state);
   if (step.dose.method === 'fade') {
     const faded = last !== undefined && last.grade <= FADED_GRADE;
-    const fadedAt = Math.min(limit, Math.max(step.dose.minSeconds, last?.atSeconds ?? 0));
+    const before = heldBefore(state);
+    const least = before > 0 ? 0 : step.dose.minSeconds;
+    const fadedAt = Math.min(limit, Math.max(least, (last?.atSeconds ?? 0) - before));
     if (faded && held >= fadedAt) return { how: 'faded', atHeld: fadedAt };
   }
   if (held < limit) return null;
+  if (maySecondTry(state)) return { how: 'back-off', atHeld: limit };
   return {
     how: step.dose.method === 'fade' || limit < wantedSeconds(state, step) ? 'cap' : 'time',
     atHeld: limit,
@@ -57,7 +63,8 @@ export function due(state: SessionState, now: number): { at: number; body: Event
     case 'rest': {
       if (restLeft(state, now) > 0) return null;
       const resting = stepOf(state);
-      const seconds = resting && isHold(resting) ? resting.restSeconds : 0;
+      const own = resting && isHold(resting) ? resting.restSeconds : 0;
+      const seconds = state.phase.again ? BACK_OFF_SECONDS : own;
       const at = state.phase.since + seconds * 1000;
       return { at, body: { type: 'settled', step } };
     }

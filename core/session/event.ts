@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { SKIP_REASONS, STOP_REASONS } from './reasons';
+import { LEAVING_REASONS, SKIP_REASONS, STOP_REASONS } from './reasons';
 
 const step = z.number().int().min(0).max(5000);
 const ids = <T extends readonly { id: string }[]>(list: T) =>
@@ -42,9 +42,22 @@ export const eventBodySchema = z.discriminatedUnion('type', [
     step,
     /**
      * `too-much` is of earlier editions, which went straight on; `let-go` asks how it is on letting go. `changed`: it
-     * is softer, or sends nowhere any more, though a rating remains. `only-pain`: it stayed only pain after easing off.
+     * is softer, or sends nowhere any more, though a rating remains. `back-off`: it did not fade at its longest; some
+     * seconds off the point, then once more. `only-pain`: it stayed only pain after easing off.
      */
-    how: z.enum(['time', 'faded', 'cap', 'too-much', 'let-go', 'client', 'changed', 'only-pain']),
+    how: z.enum([
+      'time',
+      'faded',
+      'cap',
+      'back-off',
+      'too-much',
+      'let-go',
+      'client',
+      'changed',
+      'only-pain',
+    ]),
+    /** Why it was left early, where that was asked. */
+    leftFor: ids(LEAVING_REASONS).optional(),
   }),
   z.object({ type: z.literal('skipped'), step, reason: ids(SKIP_REASONS) }),
   z.object({ type: z.literal('paused') }),

@@ -1,8 +1,10 @@
 export { eventSchema, eventBodySchema, type EventBody, type SessionEvent } from './event';
 export {
+  LEAVING_REASONS,
   SKIP_REASONS,
   STOP_REASONS,
   stopReason,
+  type LeavingReason,
   type SkipReason,
   type StopReason,
   type StopReasonWords,
@@ -17,6 +19,7 @@ export {
   ceilingOf,
   countNow,
   countsByTouch,
+  heldBefore,
   heldSeconds,
   limitOf,
   ratingDue,

@@ -47,9 +47,13 @@ const SLOWER = 3;
 const isTouched = ({ phase }: SessionState): boolean =>
   phase.name === 'hold' && phase.counted !== undefined;
 
-/** What a step would take by itself, in seconds: its own limit, and longer when touches count it. */
-export const wantedSeconds = (state: SessionState, step: Step): number =>
-  (isHold(step) ? ownLimit(state, step) : step.limitSeconds) * (isTouched(state) ? SLOWER : 1);
+/** What a step would take by itself, in seconds: its own limit, longer when touches count it, less at a second try. */
+export function wantedSeconds(state: SessionState, step: Step): number {
+  if (!isHold(step)) return step.limitSeconds * (isTouched(state) ? SLOWER : 1);
+  const isAgain = step.index === state.stepIndex && currentHold(state)?.again;
+  if (isAgain) return secondTry(state, step, spentSeconds(state, step));
+  return ownLimit(state, step) * (isTouched(state) ? SLOWER : 1);
+}
 
 /** What of the present step is counted, and how many there are; null where nothing is. */
 export function countedOf(state: SessionState) {
@@ -61,6 +65,40 @@ export function countedOf(state: SessionState) {
 export function countsByTouch(state: SessionState): boolean {
   const counted = countedOf(state);
   return counted !== null && !('turns' in counted && counted.turns.length > 0);
+}
+
+/** After a hold that did not fade the point is left for so long before it is tried once more; our choice, seconds. */
+export const BACK_OFF_SECONDS = 10;
+/** Of the longest time the second try takes so much; our choice. */
+const SECOND_SHARE = 0.5;
+/** With less left for it there is no second try; our choice, seconds. */
+const SECOND_LEAST = 10;
+
+/** Seconds of the present hold in a first try, which a second one adds to; else none. */
+export function heldBefore(state: SessionState): number {
+  const present = currentHold(state);
+  return present?.again && state.phase.name !== 'rate-after' ? present.contactSeconds : 0;
+}
+
+/** Whether what did not fade may be tried once more: once, and only with enough of the site’s time left for it. */
+export function maySecondTry(state: SessionState): boolean {
+  const step = stepOf(state);
+  if (state.phase.name !== 'hold' || !step || !isHold(step) || step.dose.method !== 'fade') {
+    return false;
+  }
+  if (currentHold(state)?.again) return false;
+  return secondTry(state, step, spentSeconds(state, step) + limitOf(state)) >= SECOND_LEAST;
+}
+
+/** What a second try may take: half the longest time, of what the later holds on the place do not want; seconds. */
+function secondTry(state: SessionState, step: HoldStep, spent: number): number {
+  const places = placesPressed(step);
+  const wanted = state.steps.slice(step.index + 1).reduce((sum, later) => {
+    const isThere = isHold(later) && placesPressed(later).some((key) => places.includes(key));
+    return isThere && later.leftOut === undefined ? sum + ownLimit(state, later) : sum;
+  }, 0);
+  const left = capOf(state, step) - spent - wanted;
+  return Math.max(0, Math.min(ownLimit(state, step) * SECOND_SHARE, left));
 }
 
 /** How long the present hold may last at most, in seconds: its own limit or what the site's cap leaves. */
@@ -91,7 +129,8 @@ export const countInLeft = (state: SessionState, now: number): number =>
 export function restLeft(state: SessionState, now: number): number {
   const step = stepOf(state);
   if (state.phase.name !== 'rest' || !step || !isHold(step)) return 0;
-  return Math.max(0, step.restSeconds - seconds(clock(state, now) - state.phase.since));
+  const rest = state.phase.again ? BACK_OFF_SECONDS : step.restSeconds;
+  return Math.max(0, rest - seconds(clock(state, now) - state.phase.since));
 }
 
 /** The record of the present hold, when it has begun. */
@@ -113,7 +152,7 @@ export function ratingDue(state: SessionState, now: number): boolean {
   if (state.phase.name !== 'hold' || !step || !isHold(step)) return false;
   const last = currentHold(state)?.ratings.at(-1);
   if (!last) return true;
-  const since = heldSeconds(state, now) - last.atSeconds;
+  const since = heldBefore(state) + heldSeconds(state, now) - last.atSeconds;
   if (last.grade > ceilingOf(state)) return since >= EASE_SECONDS;
   return step.dose.method === 'fade' && since >= RATE_EVERY_SECONDS;
 }

@@ -11,6 +11,15 @@ export const SKIP_REASONS = [
 ] as const;
 export type SkipReason = (typeof SKIP_REASONS)[number]['id'];
 
+/** Why a hold was left before its least time. */
+export const LEAVING_REASONS = [
+  { id: 'eased', label: 'It has let go' },
+  { id: 'uncomfortable', label: 'The position is uncomfortable' },
+  { id: 'tired', label: 'The hand is tired' },
+  { id: 'no-time', label: 'No time' },
+] as const;
+export type LeavingReason = (typeof LEAVING_REASONS)[number]['id'];
+
 /**
  * Why a session was stopped. `weight` says what follows: `ordinary` nothing, `tell` the therapist is
  * told and the client is asked not to go on, `emergency` the client is sent for help at once.

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { findSite } from '#core/anatomy';
-import { expand, isHold, placeKey } from '#core/routine';
+import { COUNT_IN_SECONDS, expand, isHold, placeKey } from '#core/routine';
 import {
   anyRoutine,
   fade,
@@ -288,11 +288,50 @@ describe('a fade hold', () => {
     expect(summarise(run.state).contactSeconds).toBe(20);
   });
 
-  it('is ended by its cap and then asks for the rating', () => {
+  it('at its longest backs off for some seconds, is tried once more, and then asks for the rating', () => {
     const run = held();
     run.pass(90);
+    expect(run.state.phase).toMatchObject({ name: 'rest', again: true });
+    run.pass(9);
+    expect(run.state.phase.name).toBe('rest');
+    run.pass(1 + COUNT_IN_SECONDS);
+    expect(run.state.phase.name).toBe('hold');
+    expect(limitOf(run.state)).toBe(45);
+    expect(ratingDue(run.state, run.now)).toBe(true);
+    run.pass(45);
     expect(run.state.phase.name).toBe('rate-after');
-    expect(run.state.holds[0]?.outcome).toBe('cap');
+    expect(run.state.holds[0]).toMatchObject({ outcome: 'cap', again: true, contactSeconds: 135 });
+    run.rate(4);
+    expect(summarise(run.state)).toMatchObject({ again: 1, contactSeconds: 135 });
+  });
+
+  it('may fade at its second try, without another least time', () => {
+    const run = held();
+    run.pass(90);
+    run.pass(10 + COUNT_IN_SECONDS + 6);
+    run.rate(1);
+    expect(run.state.phase.name).toBe('closing');
+    expect(run.state.holds[0]).toMatchObject({ outcome: 'faded', again: true, contactSeconds: 96 });
+  });
+
+  it('has no second try where later holds want what is left of the place’s time', () => {
+    const run = runner(
+      routineWith(itemFor('side-low-back', { dose: fade(20, 180), points: 2, sides: 'left' })),
+    );
+    run.happen({ type: 'started' });
+    run.ready();
+    run.pass(COUNT_IN_SECONDS);
+    run.rate(5);
+    run.pass(180);
+    expect(run.state.phase.name).toBe('rate-after');
+    expect(run.state.holds[0]).toMatchObject({ outcome: 'cap', contactSeconds: 180 });
+  });
+
+  it('left early, the reason is kept', () => {
+    const run = held();
+    run.pass(4);
+    run.happen({ type: 'hold-ended', step: 0, how: 'client', leftFor: 'tired' });
+    expect(run.state.holds[0]).toMatchObject({ outcome: 'client', leftFor: 'tired' });
   });
 
   it('asks for a rating every 15 seconds', () => {

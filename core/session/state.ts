@@ -1,12 +1,12 @@
 import type { Step } from '#core/routine';
-import type { SkipReason, StopReason } from './reasons';
+import type { LeavingReason, SkipReason, StopReason } from './reasons';
 
 /** Where a running session stands. Instants in ms since 1970 UTC. */
 export type Phase =
   /** The client looks for the spot and presses when on it. */
   | { name: 'find' }
-  /** Resting before the next repetition of the same point; goes on by itself. */
-  | { name: 'rest'; since: number }
+  /** Resting before the next repetition of the same point, or before a second try; goes on by itself. */
+  | { name: 'rest'; since: number; again?: true }
   | { name: 'count-in'; since: number }
   /** `heldMs` was held before `since`; a pause adds to it. */
   | {
@@ -53,6 +53,10 @@ export interface HoldRecord {
   /** How long something that is not pressed was done. */
   seconds?: number;
   outcome: HoldOutcome | 'skipped' | null;
+  /** It did not fade at its longest, and was tried once more after backing off. */
+  again?: true;
+  /** Why it was left early, as the client said. */
+  leftFor?: LeavingReason;
   skipReason: SkipReason | null;
 }
 

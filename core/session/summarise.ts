@@ -58,6 +58,8 @@ export interface SessionSummary {
   holdsDone: number;
   holdsAsked: number;
   contactSeconds: number;
+  /** Holds that did not fade at their longest and were tried once more; absent: none. */
+  again?: number;
   /** At least half of the holds that had a tender point were held; without holds, half of the rest was done. */
   counts: boolean;
 }
@@ -192,6 +194,7 @@ export function summarise(state: SessionState): SessionSummary {
     return hold !== undefined && isHeld(hold, step);
   }).length;
   const holdsAsked = askedFor.length;
+  const again = askedFor.filter(({ index }) => records.get(index)?.again).length;
   const activities = activitiesOf(state, records);
   const others = {
     asked: activities.reduce((total, one) => total + one.asked, 0),
@@ -203,6 +206,7 @@ export function summarise(state: SessionState): SessionSummary {
     holdsDone,
     holdsAsked,
     contactSeconds: sum((place) => place.contactSeconds),
+    ...(again > 0 ? { again } : {}),
     // Holds decide; a session that has none counts by what else was done.
     counts:
       holdsAsked > 0

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { steadyTilt, type SteadyTilt, type TiltSample } from '#core/measurement';
 import { play } from '~/ui/practise/cues';
+import { USUAL } from '~/ui/practise/ways';
 import { deviceTilt, type Stop, type TiltMeter } from './tiltMeter';
 
 /** So long one has to get into place before the sensor counts; our choice, ms. */
@@ -57,7 +58,7 @@ export function useSteadyTilt(
         if (at - (samples.at(-1)?.at ?? 0) < EVERY_MS) return;
         samples.push({ at, gravity });
         const now = steadyTilt(samples);
-        if (now.phase !== phase) play(now.phase === 'moving' ? 'begin' : 'end');
+        if (now.phase !== phase) play(now.phase === 'moving' ? 'begin' : 'end', USUAL);
         phase = now.phase;
         if (now.phase === 'done') {
           leave();

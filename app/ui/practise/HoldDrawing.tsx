@@ -1,5 +1,6 @@
 import { useElementSize } from '@mantine/hooks';
 import { FADED_GRADE } from '#core/dosage';
+import { clockTime } from '../parts/words';
 import type { HoldRecord } from '#core/session';
 import { tendernessFill, tendernessInk } from '../theme/tenderness';
 import classes from './HoldDrawing.module.css';
@@ -36,6 +37,8 @@ export function HoldDrawing({
   const x = (seconds: number) => share(seconds) * width;
   const dotX = (seconds: number) => PAD + share(seconds) * (width - 2 * PAD);
   const y = (rated: number) => height - PAD - (rated / 10) * (height - 2 * PAD);
+  // On the side of its line where there is room.
+  const isLate = share(leastSeconds) > 0.4;
   const line = ratings.map((rating) => `${dotX(rating.atSeconds)},${y(rating.grade)}`).join(' ');
   return (
     <div ref={ref} className={classes.drawing}>
@@ -57,15 +60,26 @@ export function HoldDrawing({
               className={classes.faded}
             />
             <text x={width - 8} y={y(FADED_GRADE) - 6} textAnchor="end" className={classes.word}>
-              faded
+              gone: {FADED_GRADE} or less
             </text>
             <line
               x1={x(leastSeconds)}
               x2={x(leastSeconds)}
-              y1={y(FADED_GRADE)}
+              y1="0"
               y2={height}
               className={classes.faded}
             />
+            <text
+              x={x(leastSeconds) + (isLate ? -6 : 6)}
+              y="16"
+              textAnchor={isLate ? 'end' : 'start'}
+              className={classes.word}
+            >
+              least {clockTime(leastSeconds)}
+            </text>
+            <text x={width - 8} y="16" textAnchor="end" className={classes.word}>
+              most {clockTime(limitSeconds)}
+            </text>
           </>
         )}
         <polyline points={line} className={classes.line} />

@@ -1,3 +1,5 @@
+import type { Ways } from './ways';
+
 /** What the phone lets the client hear and feel, so that nobody has to look. */
 export type Cue = 'begin' | 'end' | 'ask';
 
@@ -17,10 +19,13 @@ export function openSound(): void {
   void audio?.resume();
 }
 
-export function play(cue: Cue): void {
+export function play(
+  cue: Cue,
+  { volume: loud, vibrates }: Pick<Ways, 'volume' | 'vibrates'>,
+): void {
   const { hertz, vibrate } = TONES[cue];
-  if ('vibrate' in navigator) navigator.vibrate(vibrate);
-  if (audio?.state !== 'running') return;
+  if (vibrates && 'vibrate' in navigator) navigator.vibrate(vibrate);
+  if (audio?.state !== 'running' || loud === 0) return;
   hertz.forEach((frequency, index) => {
     if (!audio) return;
     const at = audio.currentTime + index * TONE_SECONDS;
@@ -28,7 +33,7 @@ export function play(cue: Cue): void {
     const volume = audio.createGain();
     tone.frequency.value = frequency;
     volume.gain.setValueAtTime(0, at);
-    volume.gain.linearRampToValueAtTime(LOUDNESS, at + 0.02);
+    volume.gain.linearRampToValueAtTime(LOUDNESS * loud, at + 0.02);
     volume.gain.linearRampToValueAtTime(0, at + TONE_SECONDS);
     tone.connect(volume).connect(audio.destination);
     tone.start(at);

@@ -24,12 +24,18 @@ export function PauseOrGoOn({ state, happen }: { state: SessionState; happen: Ha
       type="button"
       disabled={state.gap}
       className={classes.main}
+      data-keys=" "
       onClick={() => happen({ type: 'resumed' })}
     >
       Go on
     </button>
   ) : (
-    <button type="button" className={classes.plain} onClick={() => happen({ type: 'paused' })}>
+    <button
+      type="button"
+      className={classes.plain}
+      data-keys=" "
+      onClick={() => happen({ type: 'paused' })}
+    >
       Pause
     </button>
   );

@@ -1,4 +1,4 @@
-import type { ActivityStep } from '#core/routine';
+import { pauseBefore, type ActivityStep } from '#core/routine';
 import { useEffect } from 'react';
 import {
   countNow,
@@ -11,6 +11,7 @@ import { clockTime } from '~/ui/parts/words';
 import { BreathDrawing } from '~/ui/practise/BreathDrawing';
 import { play } from '~/ui/practise/cues';
 import { HoldDrawing } from '~/ui/practise/HoldDrawing';
+import { useWays } from '~/ui/practise/ways';
 import { wayPicture } from '~/keeping/pictures';
 import { GapAnswer, PauseOrGoOn } from './Controls';
 import { activityOf } from './activityOf';
@@ -18,6 +19,7 @@ import { Counter } from './Counter';
 import { useEarly } from './early';
 import { useLed } from './led';
 import { moveWords } from './moves';
+import { OnButton } from './OnButton';
 import { Picture } from './Picture';
 import { Progress } from './Progress';
 import classes from './practise.module.css';
@@ -79,20 +81,18 @@ export function BeforeDoing({ state, happen, onSkip, onStop }: DoingProps) {
         )}
       </div>
       <div className={classes.foot}>
-        <button
-          type="button"
-          className={classes.main}
-          disabled={early}
-          data-early={early}
-          onClick={() => happen({ type: 'settled', step: step.index })}
-        >
-          {isTold ? 'Go on' : 'Begin'}
-        </button>
+        <OnButton
+          label={isTold ? 'Go on' : 'Begin'}
+          part="activity"
+          seconds={Math.max(8, pauseBefore(step, before)) + 4 * step.says.length}
+          early={early}
+          onGo={() => happen({ type: 'settled', step: step.index })}
+        />
         <div className={classes.pair}>
           <button type="button" className={classes.plain} onClick={onSkip}>
             Skip
           </button>
-          <button type="button" className={classes.stop} onClick={onStop}>
+          <button type="button" className={classes.stop} data-keys="s" onClick={onStop}>
             Stop
           </button>
         </div>
@@ -111,13 +111,14 @@ function beside(step: ActivityStep, count: Count | null): [string, string] {
 
 /** Pushing and letting go are heard: whoever does it does not look. */
 function useTurns(step: ActivityStep | null, count: Count | null): void {
+  const { ways } = useWays();
   const turn = step?.kind === 'contract-relax' ? (count?.turn?.index ?? null) : null;
   const round = count?.number ?? 0;
   useEffect(() => {
     // The first push begins with the session’s own tone.
     if (turn === null || (turn === 0 && round <= 1)) return;
-    play(turn === 0 ? 'begin' : 'end');
-  }, [turn, round]);
+    play(turn === 0 ? 'begin' : 'end', ways);
+  }, [turn, round, ways]);
 }
 
 /** While it lasts: the clock, what is counted, pause and stop. */
@@ -197,7 +198,7 @@ export function Doing({
         >
           Done
         </button>
-        <button type="button" className={classes.stop} onClick={onStop}>
+        <button type="button" className={classes.stop} data-keys="s" onClick={onStop}>
           Stop
         </button>
       </div>

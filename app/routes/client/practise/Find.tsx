@@ -1,5 +1,12 @@
 import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
-import { isHold, placesPressed, type HoldStep, type SiteWords } from '#core/routine';
+import {
+  isHold,
+  pauseBefore,
+  placesPressed,
+  type HoldStep,
+  type SiteWords,
+  type Step,
+} from '#core/routine';
 import type { EventBody, SessionState } from '#core/session';
 import { useEarly } from './early';
 import { FOR_THE_HELPER } from './helper';
@@ -8,6 +15,7 @@ import { moveWords } from './moves';
 import { pointWords, usePresentPlace } from './place';
 import { listed } from '~/ui/parts/words';
 import { placePicture, wayPicture } from '~/keeping/pictures';
+import { OnButton } from './OnButton';
 import { Picture } from './Picture';
 import { Progress } from './Progress';
 import classes from './practise.module.css';
@@ -50,6 +58,15 @@ function Pictures({ step, show }: { step: HoldStep; show: 'both' | 'place' | 'wa
     </div>
   );
 }
+
+/** So long the caution of a new place is read, in seconds; our estimate. */
+const READ_SECONDS = 12;
+/** Getting into another posture takes so much longer, in seconds; our estimate. */
+const MOVE_SECONDS = 12;
+
+/** How long it takes until somebody is on the point: what the routine’s minutes count for it, and the way there. */
+const secondsToGo = (step: HoldStep, last: Step | undefined, moves: boolean): number =>
+  Math.max(8, pauseBefore(step, last)) + (moves ? MOVE_SECONDS : 0);
 
 /**
  * What is shown at once: all of it; or, as on most phones, first the place with what to heed, then how to get there.
@@ -188,29 +205,29 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
           </p>
         )}
         {cautionOnly ? (
-          <button
-            type="button"
-            className={classes.main}
-            onClick={() => setFit({ stage: 'rest', folded: false })}
-          >
-            Find the spot
-          </button>
+          <OnButton
+            label="Find the spot"
+            part="caution"
+            seconds={READ_SECONDS}
+            onGo={() => setFit({ stage: 'rest', folded: false })}
+          />
         ) : (
-          <button
-            type="button"
-            className={classes.main}
-            disabled={early}
-            data-early={early}
-            onClick={() => happen({ type: 'settled', step: step.index })}
-          >
-            {isSearch
-              ? step.point > 1
-                ? 'Found another'
-                : 'Found one'
-              : step.helper
-                ? 'We are on it'
-                : 'I’m on it'}
-          </button>
+          <OnButton
+            label={
+              isSearch
+                ? step.point > 1
+                  ? 'Found another'
+                  : 'Found one'
+                : step.helper
+                  ? 'We are on it'
+                  : 'I’m on it'
+            }
+            part={fit.stage === 'rest' ? 'rest' : 'first'}
+            // Whether anything is there is found out by whoever looks.
+            seconds={isSearch ? null : secondsToGo(step, last, into.length > 0)}
+            early={early}
+            onGo={() => happen({ type: 'settled', step: step.index })}
+          />
         )}
         <div className={isSearch && !cautionOnly ? classes.three : classes.pair}>
           {isSearch && !cautionOnly && (
@@ -221,7 +238,7 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
           <button type="button" className={classes.plain} onClick={onSkip}>
             Skip
           </button>
-          <button type="button" className={classes.stop} onClick={onStop}>
+          <button type="button" className={classes.stop} data-keys="s" onClick={onStop}>
             Stop
           </button>
         </div>

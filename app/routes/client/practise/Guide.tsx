@@ -4,7 +4,9 @@ import type { HomeToday } from '#core/measurement';
 import { useOutbox } from '~/ui/keeping/Keeping';
 import { openDevice, type Device } from '~/ui/practise/device';
 import { useLead } from '~/ui/practise/useLead';
+import { useKeptWays } from '~/ui/practise/useKeptWays';
 import { usePicturesAhead } from '~/ui/practise/usePicturesAhead';
+import { WaysContext } from '~/ui/practise/ways';
 import type { Numbers } from '~/ui/screening/Call';
 import { LedContext } from './led';
 import type { Taken } from './Measuring';
@@ -36,6 +38,7 @@ export function Guide({
   const outbox = useOutbox();
   const { lead, takeOver } = useLead(userId);
   usePicturesAhead(version.steps);
+  const ways = useKeptWays();
   const [device, setDevice] = useState<Device | null>(null);
   useEffect(() => {
     if (lead !== 'here') return;
@@ -74,16 +77,18 @@ export function Guide({
     );
   }
   return (
-    <LedContext value={version}>
-      <Run
-        device={device}
-        version={version}
-        therapistName={therapistName}
-        home={home}
-        numbers={numbers}
-        spent={spent}
-        stillSore={stillSore}
-      />
-    </LedContext>
+    <WaysContext value={ways}>
+      <LedContext value={version}>
+        <Run
+          device={device}
+          version={version}
+          therapistName={therapistName}
+          home={home}
+          numbers={numbers}
+          spent={spent}
+          stillSore={stillSore}
+        />
+      </LedContext>
+    </WaysContext>
   );
 }

@@ -1,10 +1,12 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { countedIn, isOpenEnded } from '#core/dosage';
 import type { HoldStep } from '#core/routine';
 import {
   countInLeft,
   countNow,
+  heldBefore,
   heldSeconds,
+  LEAVING_REASONS,
   limitOf,
   ratingDue,
   restLeft,
@@ -12,14 +14,16 @@ import {
   type SessionState,
 } from '#core/session';
 import { clockTime } from '~/ui/parts/words';
+import { Choice } from '~/ui/practise/Choice';
 import { play } from '~/ui/practise/cues';
 import { HoldDrawing } from '~/ui/practise/HoldDrawing';
 import { RatingPad } from '~/ui/practise/RatingPad';
+import { useWays } from '~/ui/practise/ways';
 import { GapAnswer, PauseOrGoOn } from './Controls';
 import { Counter } from './Counter';
 import { FeltKind } from './FeltKind';
-import { sideWords } from './holdWords';
-import { useLed } from './led';
+import { aimWords, heardWords, sideWords } from './holdWords';
+import { HoldAlerts } from './HoldAlerts';
 import { pointWords, usePresentPlace } from './place';
 import { Progress } from './Progress';
 import { TakeBack } from './TakeBack';
@@ -31,7 +35,19 @@ interface HoldingProps {
   happen: (body: EventBody) => void;
   onSkip: () => void;
   onStop: () => void;
+  /** Leaving early has not been asked about yet. */
+  asksEarly: boolean;
+  onAskedEarly: () => void;
+  /** Says something aloud to whoever wants it so. */
+  say: (words: string) => void;
 }
+
+/** Why somebody leaves a hold before its least time. */
+const EARLY = [
+  { id: 'hurts', label: 'It just hurts' },
+  { id: 'changed', label: 'It changed' },
+  ...LEAVING_REASONS,
+] as const;
 
 /** The large figure: what is left, or, until it fades, what has been held. */
 function Clock({ state, now, step }: Pick<HoldingProps, 'state' | 'now'> & { step: HoldStep }) {
@@ -52,21 +68,41 @@ function Clock({ state, now, step }: Pick<HoldingProps, 'state' | 'now'> & { ste
 }
 
 /** From the count-in to the rating after: the phone is watched, or only heard. */
-export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
+export function Holding({
+  state,
+  now,
+  happen,
+  onSkip,
+  onStop,
+  asksEarly,
+  onAskedEarly,
+  say,
+}: HoldingProps) {
   const due = state.status === 'running' && ratingDue(state, now);
   const wasDue = useRef(due);
+  const { ways } = useWays();
+  const rated = state.holds.find((one) => one.step === state.stepIndex)?.ratings.length ?? 0;
   useEffect(() => {
-    if (due && !wasDue.current) play('ask');
+    if (due && !wasDue.current) {
+      play('ask', ways);
+      // At the beginning what to do was said just now.
+      if (rated > 0) say('How is it now?');
+    }
     wasDue.current = due;
-  }, [due]);
+  }, [due, ways, rated, say]);
+  const [leaving, setLeaving] = useState(false);
 
   const present = usePresentPlace(state);
-  const { postures } = useLed();
   if (!present) return null;
   const { step, name, ceiling } = present;
   const { phase } = state;
   const hold = state.holds.find((one) => one.step === step.index);
   const ratings = hold?.ratings ?? [];
+  // At a second try the drawing begins anew.
+  const before = heldBefore(state);
+  const drawn = ratings.flatMap((one) =>
+    one.atSeconds < before ? [] : [{ ...one, atSeconds: one.atSeconds - before }],
+  );
   const last = ratings.at(-1);
   const rateable = phase.name === 'hold' || phase.name === 'rate-after';
   const hurts = phase.name === 'hold' && phase.hurts === true;
@@ -86,8 +122,18 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
   const counted = countedIn(step.dose);
   const count = countNow(state, now);
   const first = counted && count ? `${counted.name} ${count.number} of ${counted.of}` : says;
-  const tooMuch = phase.name === 'rate-after' && hold?.outcome === 'too-much';
-  const onlyPain = phase.name === 'rate-after' && hold?.outcome === 'only-pain';
+  const leave = (why: (typeof EARLY)[number]['id']) => {
+    if (why === 'changed') happen({ type: 'hold-ended', step: step.index, how: 'changed' });
+    else if (why === 'hurts') happen({ type: 'hurts', step: step.index });
+    else happen({ type: 'hold-ended', step: step.index, how: 'client', leftFor: why });
+  };
+  const comeOff = () => {
+    // Whoever has too much of it leaves unasked.
+    if (asksEarly && !easeOff && !hurts && heldSeconds(state, now) < step.leastSeconds) {
+      onAskedEarly();
+      setLeaving(true);
+    } else happen({ type: 'hold-ended', step: step.index, how: 'client' });
+  };
 
   return (
     <>
@@ -95,6 +141,7 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
       <div className={classes.holdHead}>
         <h1>{name}</h1>
         <p className={classes.soft}>{pointWords(step) || step.instructions}</p>
+        <p className={classes.aimed}>{aimWords(step)}</p>
       </div>
       <div className={classes.clock}>
         <span className={classes.figure} role="timer" aria-live="off">
@@ -109,49 +156,10 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
         )}
       </div>
       <p className="visually-hidden" role="status">
-        {paused
-          ? 'Paused.'
-          : phase.name === 'hold'
-            ? `Hold. ${first}.`
-            : phase.name === 'rate-after'
-              ? 'Let go slowly.'
-              : ''}
+        {heardWords(state, now, { first, question: due ? question : '' })}
       </p>
       <div className={classes.drawing}>
-        {hurts && !paused && (
-          <p className={classes.ease} role="alert">
-            Ease off now, whatever the number. {postures[step.positionId]?.unload} Is it a welcome
-            ache then, or only pain?
-          </p>
-        )}
-        {onlyPain && !paused && (
-          <p className={classes.ease} role="alert">
-            Come off and let go slowly. This point is left for today, and your therapist sees it.
-          </p>
-        )}
-        {easeOff && !hurts && !paused && (
-          <p className={classes.ease} role="alert">
-            Ease off until {step.helper ? 'they say' : 'it is'} {ceiling} or less.{' '}
-            {postures[step.positionId]?.unload}
-          </p>
-        )}
-        {tooMuch && !paused && (
-          <p className={classes.ease} role="alert">
-            Come off, let go slowly, and wait a moment. This point is left for today, and your
-            therapist sees it; the next is somewhere else.
-          </p>
-        )}
-        {paused && !state.gap && (
-          <p className={classes.ease} role="alert">
-            Paused. Come off the point.
-          </p>
-        )}
-        {state.gap && (
-          <p className={classes.ease} role="alert">
-            The clock lost sight of this hold after {clockTime(Math.floor(heldSeconds(state, now)))}
-            . Did you stay on it?
-          </p>
-        )}
+        <HoldAlerts state={state} now={now} step={step} ceiling={ceiling} />
         <HoldDrawing
           heldSeconds={
             phase.name === 'rate-after' ? (hold?.contactSeconds ?? 0) : heldSeconds(state, now)
@@ -161,7 +169,7 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
           }
           leastSeconds={step.leastSeconds}
           grade={step.grade}
-          ratings={ratings}
+          ratings={drawn}
           fades={step.dose.method === 'fade'}
         />
       </div>
@@ -195,11 +203,7 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
       <div className={classes.three}>
         <PauseOrGoOn state={state} happen={happen} />
         {phase.name === 'hold' && !paused ? (
-          <button
-            type="button"
-            className={classes.plain}
-            onClick={() => happen({ type: 'hold-ended', step: step.index, how: 'client' })}
-          >
+          <button type="button" className={classes.plain} onClick={comeOff}>
             Come off
           </button>
         ) : (
@@ -207,10 +211,23 @@ export function Holding({ state, now, happen, onSkip, onStop }: HoldingProps) {
             Skip
           </button>
         )}
-        <button type="button" className={classes.stop} onClick={onStop}>
+        <button type="button" className={classes.stop} data-keys="s" onClick={onStop}>
           Stop
         </button>
       </div>
+      {leaving && (
+        <Choice
+          title="Leave it already?"
+          says={`Leaving before ${clockTime(step.leastSeconds)} is commonly said to stir a point up. What makes you leave?`}
+          options={EARLY}
+          back="Stay on it"
+          onChoose={(why) => {
+            setLeaving(false);
+            leave(why);
+          }}
+          onBack={() => setLeaving(false)}
+        />
+      )}
     </>
   );
 }

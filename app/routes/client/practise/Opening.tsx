@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { openSound } from '~/ui/practise/cues';
 import { counted, minutesBand } from '~/ui/parts/words';
 import classes from './practise.module.css';
+import { WaysPanel } from './WaysPanel';
 
 const ANY_TIME: readonly (Region | undefined)[] = ['neck', 'head and jaw'];
 
@@ -163,6 +164,7 @@ export function Opening({
             </>
           )}
         </dl>
+        {onStart && <WaysPanel />}
       </div>
       <div className={classes.foot}>
         <button

@@ -9,10 +9,11 @@ import {
   type ComponentProps,
 } from 'react';
 import type { HomeToday } from '#core/measurement';
-import { SKIP_REASONS, STOP_REASONS, type EventBody, type SessionState } from '#core/session';
+import { SKIP_REASONS, STOP_REASONS, type EventBody } from '#core/session';
 import { Standing } from '~/ui/keeping/Standing';
 import { Choice } from '~/ui/practise/Choice';
-import { play } from '~/ui/practise/cues';
+import { useSessionKeys } from '~/ui/practise/useSessionKeys';
+import { useWays } from '~/ui/practise/ways';
 import type { Device } from '~/ui/practise/device';
 import { useAwake } from '~/ui/practise/useAwake';
 import type { Numbers } from '~/ui/screening/Call';
@@ -25,6 +26,7 @@ import type { Measuring as MeasuringScreen, Taken } from './Measuring';
 import { Opening } from './Opening';
 import { Progress } from './Progress';
 import { remainingPlace, remainingSpots } from './place';
+import { useHeard } from './useHeard';
 import classes from './practise.module.css';
 
 const TICK_MS = 200;
@@ -52,15 +54,6 @@ const Measuring = lazy(() =>
   ),
 );
 
-/** What sound a change of the session calls for. */
-function cueFor(before: SessionState, after: SessionState) {
-  // Whoever lies on a point with the phone beside them has to hear that the clock stands still.
-  if (!before.gap && after.gap) return 'ask';
-  if (before.phase.name === after.phase.name) return null;
-  if (after.phase.name === 'hold') return 'begin';
-  return before.phase.name === 'hold' ? 'end' : null;
-}
-
 /** Draws the running session; mounted once the device's store is open. */
 export function Run({
   device,
@@ -86,7 +79,10 @@ export function Run({
   const { state } = useSyncExternalStore(session.subscribe, session.read, session.read);
   const [time, setTime] = useState(now);
   const [asking, setAsking] = useState<'skip' | 'stop' | null>(null);
-  const before = useRef(state);
+  const { ways } = useWays();
+  const { said, say } = useHeard(state);
+  /** Leaving early is asked about once in a session. */
+  const [askedEarly, setAskedEarly] = useState(false);
   useAwake(state.status === 'running');
   const measured = version.steps.some((step) => !isHold(step) && step.measures);
   useEffect(() => {
@@ -94,15 +90,10 @@ export function Run({
     if (measured) void fetchMeasuring().catch(() => undefined);
   }, [measured]);
 
-  useEffect(() => {
-    const cue = cueFor(before.current, state);
-    before.current = state;
-    if (cue) play(cue);
-  }, [state]);
-
   // A new screen begins at its heading, for those who hear or tab through it.
   const place = `${state.status}:${state.stepIndex}:${state.phase.name}`;
   const screenOf = useRef<HTMLDivElement>(null);
+  useSessionKeys(screenOf);
   const placeBefore = useRef(place);
   useEffect(() => {
     if (placeBefore.current === place) return;
@@ -216,14 +207,22 @@ export function Run({
             happen={happen}
             onSkip={ask.onSkip}
             onStop={ask.onStop}
+            asksEarly={!askedEarly}
+            onAskedEarly={() => setAskedEarly(true)}
+            say={say}
           />
         );
     }
   };
 
   return (
-    <div className={classes.screen} ref={screenOf}>
+    <div className={classes.screen} ref={screenOf} data-hand={ways.hand}>
       {screen()}
+      {ways.speaks && said !== null && (
+        <p className={classes.caption} data-hold={'since' in state.phase || undefined} aria-hidden>
+          {said}
+        </p>
+      )}
       <div className={classes.post}>
         <Standing lean />
       </div>

@@ -1,6 +1,6 @@
 import { MOVEMENTS } from '#core/dosage';
-import { gradeWords, type HoldStep } from '#core/routine';
-import { limitOf, type SessionState } from '#core/session';
+import { gradeMeaning, gradeWords, type HoldStep } from '#core/routine';
+import { heldSeconds, limitOf, type SessionState } from '#core/session';
 import { clockTime } from '~/ui/parts/words';
 
 /** What is said beside the clock: what is done, and its measure. */
@@ -10,10 +10,18 @@ export function sideWords(state: SessionState, step: HoldStep): [string, string]
       ? ['lean in slowly', 'the other hand steadies']
       : ['sink in slowly', 'breathe out'];
   }
-  if (state.phase.name === 'rest') return ['rest', 'come off the point'];
+  if (state.phase.name === 'rest') {
+    return state.phase.again
+      ? ['it has not faded: come off', 'then once more']
+      : ['rest', 'come off the point'];
+  }
+  const isAgain = state.holds.some((hold) => hold.step === step.index && hold.again);
   switch (step.dose.method) {
     case 'fade':
-      return ['stay until it fades', `${clockTime(limitOf(state))} at most`];
+      return [
+        isAgain ? 'once more, until it fades' : 'stay until it fades',
+        `${clockTime(limitOf(state))} at most`,
+      ];
     case 'sweep':
       return ['slowly, along the muscle', `to ${gradeWords(step)} of 10`];
     case 'strokes':
@@ -50,4 +58,31 @@ export function sideWords(state: SessionState, step: HoldStep): [string, string]
     case 'search':
       return ['stay still', `at ${gradeWords(step)} of 10`];
   }
+}
+
+/** The grade that is asked for, with what it feels like: “4: clearly felt, breathing easily”. */
+export function aimWords(step: HoldStep): string {
+  const meaning = gradeMeaning(step.grade);
+  return meaning ? `${gradeWords(step)}: ${meaning}` : gradeWords(step);
+}
+
+/** What somebody who does not see the screen hears of a hold: what is done, each minute, what was rated, what is asked. */
+export function heardWords(
+  state: SessionState,
+  now: number,
+  { first, question }: { first: string; question: string },
+): string {
+  if (state.status === 'paused') return 'Paused.';
+  if (state.phase.name === 'rate-after') return 'Let go slowly.';
+  if (state.phase.name !== 'hold') return '';
+  const minutes = Math.floor(heldSeconds(state, now) / 60);
+  const last = state.holds.find((one) => one.step === state.stepIndex)?.ratings.at(-1);
+  return [
+    `Hold. ${first}.`,
+    minutes > 0 ? `${minutes} ${minutes === 1 ? 'minute' : 'minutes'} passed.` : '',
+    last ? `Rated ${last.grade}.` : '',
+    question,
+  ]
+    .filter(Boolean)
+    .join(' ');
 }

@@ -4,7 +4,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { MemoryRouter } from 'react-router';
 import { findSite } from '#core/anatomy';
 import { anyRoutine, anyScreenAnswer, itemFor, routineWith, runner } from '#core/examples';
-import { holdsAmong, isHold, ledWords, type Routine } from '#core/routine';
+import { gradeMeaning, holdsAmong, isHold, ledWords, type Routine } from '#core/routine';
 import { heldSeconds, limitOf, STOP_REASONS, stopReason, summarise } from '#core/session';
 import { Closing, Finished, Stopped } from './Ending';
 import { activityOf } from './activityOf';
@@ -42,7 +42,15 @@ function shown(run: Run, routine: Routine): string {
     return isActivity ? (
       <Doing state={state} now={now} happen={nothing} onStop={nothing} />
     ) : (
-      <Holding state={state} now={now} happen={nothing} {...leave} />
+      <Holding
+        state={state}
+        now={now}
+        happen={nothing}
+        asksEarly
+        onAskedEarly={nothing}
+        say={nothing}
+        {...leave}
+      />
     );
   };
   return renderToStaticMarkup(
@@ -60,7 +68,9 @@ const text = (markup: string) =>
 /** As it stands in markup. */
 const plain = (words: string) => words.replaceAll("'", '&#x27;').replaceAll('"', '&quot;');
 const buttons = (markup: string) =>
-  [...markup.matchAll(/<button[^>]*>([^<]*)<\/button>/g)].map(([, says]) => says);
+  [...markup.matchAll(/<button[^>]*>([^<]*)(?:<small[^>]*>[^<]*<\/small>)?<\/button>/g)].map(
+    ([, says]) => says,
+  );
 
 /** One thing a client may want to do next; they do what the screen they see offers of it. */
 const act = fc.oneof(
@@ -133,10 +143,11 @@ describe('the screens of a session', () => {
               const held = heldSeconds(state, run.now);
               expect(held).toBeLessThanOrEqual(limitOf(state) + 0.001);
               // All eleven ratings are there, each once.
-              const grades = buttons(markup).filter((one) => /^\d+$/.test(one ?? ''));
-              expect(grades.map(Number).sort((a, b) => a - b)).toEqual([
-                0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10,
-              ]);
+              const grades = buttons(markup).flatMap((one) => /^\d+/.exec(one ?? '')?.[0] ?? []);
+              expect(grades.map(Number)).toEqual([0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10]);
+              // The grade that is asked for stays in sight, in words.
+              const meaning = gradeMeaning(step.grade);
+              if (meaning !== null) expect(says).toContain(`${step.grade}: ${meaning}`);
               const last = state.holds.find(({ step: of }) => of === step.index)?.ratings.at(-1);
               expect(says.includes('Ease off')).toBe(
                 last !== undefined && last.grade > step.ceilingGrade,
@@ -145,7 +156,7 @@ describe('the screens of a session', () => {
             if (state.status === 'paused') {
               expect(says).toContain('Come off the point');
               expect(buttons(markup)).toContain('Go on');
-              expect(buttons(markup).some((one) => /^\d+$/.test(one ?? ''))).toBe(false);
+              expect(buttons(markup).some((one) => /^\d/.test(one ?? ''))).toBe(false);
             }
           }
         },

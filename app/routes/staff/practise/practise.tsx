@@ -4,7 +4,7 @@ import { clockSays, endingOf } from '#core/session';
 import { staffContext } from '~/context.server';
 import { load } from '~/door.server';
 import { sessionLogOf } from '~/services/reviewing.server';
-import { clockTime, nearDay } from '~/ui/parts/words';
+import { clockTime, counted, nearDay } from '~/ui/parts/words';
 import type { Route } from './+types/practise';
 import classes from './practise.module.css';
 
@@ -75,6 +75,11 @@ export default function Log({ loaderData, params }: Route.ComponentProps) {
                   {after && (
                     <span className={classes.after} data-attention={after.bears !== 'well'}>
                       the day after: {session.after}
+                    </span>
+                  )}
+                  {session.again > 0 && (
+                    <span className={classes.after}>
+                      {counted(session.again, 'point')} did not fade and had a second try
                     </span>
                   )}
                   {clock && <span className={classes.clock}>{clock}</span>}
