@@ -9,6 +9,8 @@ import classes from './HoldDrawing.module.css';
 const WIDTH = 354;
 const HEIGHT = 360;
 const PAD = 20;
+/** Lower than this the longest time has no room of its own: it stands beside the clock. */
+const LOW = 84;
 
 /**
  * The strip’s own block, magnified: time fills it from the left, the client’s ratings fall through it
@@ -77,9 +79,11 @@ export function HoldDrawing({
             >
               least {clockTime(leastSeconds)}
             </text>
-            <text x={width - 8} y="16" textAnchor="end" className={classes.word}>
-              most {clockTime(limitSeconds)}
-            </text>
+            {height > LOW && (
+              <text x={width - 8} y="16" textAnchor="end" className={classes.word}>
+                most {clockTime(limitSeconds)}
+              </text>
+            )}
           </>
         )}
         <polyline points={line} className={classes.line} />
