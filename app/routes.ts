@@ -73,6 +73,8 @@ export default [
     route('referral', 'routes/client/referral/referral.tsx'),
     layout('routes/client/shell.tsx', [
       route('today', 'routes/client/today/today.tsx'),
+      route('places', 'routes/client/places/places.tsx'),
+      route('course', 'routes/client/course/course.tsx'),
       route('answers', 'routes/client/screen/screen.tsx'),
       route('points', 'routes/client/map/map.tsx'),
       route('measures', 'routes/client/measure/measure.tsx'),

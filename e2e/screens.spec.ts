@@ -241,6 +241,8 @@ for (const { viewport, staff, client } of VIEWS) {
       '/points',
       '/measures',
       '/complaint',
+      '/places',
+      '/course',
       '/referral',
     ]) {
       await page.goto(path);

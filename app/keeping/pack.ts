@@ -2,6 +2,9 @@
 export const PACKED_PAGES = ['own', 'answers', 'points', 'measures', 'complaint'] as const;
 export type PackedPage = (typeof PACKED_PAGES)[number];
 
+/** A page that is there without a line: as it was told, or told by the device itself. */
+export type KeptPage = PackedPage | 'today' | 'practise' | 'places' | 'course';
+
 /** What packs look like; one of another edition is not read. Raised when a page reads what earlier packs lack. */
 export const PACK_EDITION = 1;
 

@@ -1,4 +1,4 @@
-import { practiseOf, startOf, type Known } from '#core/today';
+import { courseOfOwn, placesOf, practiseOf, startOf, type Known } from '#core/today';
 import { handOut, ledIdOf } from '~/db/led.server';
 import { complaintsOf } from '~/db/complaints.server';
 import { versionsOf } from '~/db/routines.server';
@@ -64,6 +64,14 @@ export async function knownOf({ db, ...setting }: Setting, who: Principal) {
 /** What a client sees first: today's routine, how the week stands, and the last sessions. */
 export const clientStart = async (setting: Setting, who: Principal) =>
   startOf(await knownOf(setting, who), setting.now().getTime());
+
+/** The places of a client’s routine, to look up outside a session. */
+export const ownPlaces = async (setting: Setting, who: Principal) =>
+  placesOf(await knownOf(setting, who));
+
+/** How it goes, as the client reads it. */
+export const ownCourse = async (setting: Setting, who: Principal) =>
+  courseOfOwn(await knownOf(setting, who), setting.now().getTime());
 
 /** The routine a client is led through: their latest version, as far as it is due, handed out under a name. */
 export async function routineToPractise(setting: Setting, who: Principal) {

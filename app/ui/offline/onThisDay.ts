@@ -1,7 +1,16 @@
 import { dayOf } from '#core/calendar';
 import { homeToday } from '#core/measurement';
-import { ledIdFrom, ledText, practiseOf, startOf, withOwn, type Known } from '#core/today';
-import type { Pack, PackedPage } from '~/keeping/pack';
+import {
+  courseOfOwn,
+  ledIdFrom,
+  ledText,
+  placesOf,
+  practiseOf,
+  startOf,
+  withOwn,
+  type Known,
+} from '#core/today';
+import type { KeptPage, Pack } from '~/keeping/pack';
 import type { OwnThings } from './ownSessions';
 
 /** SHA-256, hex. */
@@ -33,7 +42,7 @@ type Measures = Pick<Known, 'own'> & { asked: Known['homeMeasures'] };
  */
 export async function onThisDay(
   pack: Pack,
-  page: PackedPage | 'today' | 'practise',
+  page: KeptPage,
   own: OwnThings,
   now: number,
 ): Promise<unknown> {
@@ -45,6 +54,10 @@ export async function onThisDay(
       return startOf(known, now);
     case 'practise':
       return practise(pack, known, now);
+    case 'places':
+      return placesOf(known);
+    case 'course':
+      return courseOfOwn(known, now);
     case 'measures': {
       const told = pack.pages.measures as Measures;
       return { ...told, today, due: homeToday(told.asked, told.own, today) };

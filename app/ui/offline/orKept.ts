@@ -1,12 +1,9 @@
 import { data, isRouteErrorResponse } from 'react-router';
-import type { PackedPage } from '~/keeping/pack';
+import type { KeptPage } from '~/keeping/pack';
 import { outboxFor } from '~/ui/keeping/outboxFor';
 import { keptPack } from './keptPack';
 import { line } from './line';
 import { ownOf } from './ownSessions';
-
-/** A page that is there without a line. */
-type KeptPage = PackedPage | 'today' | 'practise';
 
 /** So long an answer is waited for before what lies on the device is shown instead. */
 const PATIENCE_MS = 4_000;

@@ -196,6 +196,12 @@ export default function Today({ loaderData }: Route.ComponentProps) {
       <Sessions last={last} today={today} />
       <ul className={classes.more}>
         <li>
+          <Link to="/places">Your places: where, how to find them, what to keep off</Link>
+        </li>
+        <li>
+          <Link to="/course">How it goes so far</Link>
+        </li>
+        <li>
           <Link to="/points">A new tender place</Link>
         </li>
         {loaderData.brought.asked && (

@@ -1,0 +1,70 @@
+import { Link } from 'react-router';
+import { clientContext } from '~/context.server';
+import { load } from '~/door.server';
+import { ownCourse } from '~/services/practising.server';
+import { DropChart } from '~/ui/charts/DropChart';
+import { WeekBars } from '~/ui/charts/WeekBars';
+import { orKept } from '~/ui/offline/orKept';
+import type { Route } from './+types/course';
+import classes from './course.module.css';
+
+export const meta: Route.MetaFunction = () => [{ title: 'How it goes so far · Entspann' }];
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const { setting, who } = context.get(clientContext);
+  return load(() => ownCourse(setting, who));
+}
+
+export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
+  orKept('course', serverLoader);
+
+export default function Course({ loaderData }: Route.ComponentProps) {
+  const { rows, found, weeks, says, from, today, therapistName } = loaderData;
+  return (
+    <div className={classes.page}>
+      <h1>How it goes so far</h1>
+      {rows.length === 0 ? (
+        <p>
+          After your first sessions it is drawn here, place by place. There is nothing to tell yet.
+        </p>
+      ) : (
+        <>
+          <ul className={classes.says}>
+            {says.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+          <section aria-label="Tenderness, place by place">
+            <h2>Tenderness, place by place</h2>
+            <p className={classes.soft}>
+              Each stroke is a session: from how tender it was at first to how it was on letting go.
+            </p>
+            <DropChart rows={rows} from={from} to={today} />
+          </section>
+          {found.length > 0 && (
+            <section>
+              <h2>Tender spots found</h2>
+              <ul className={classes.says}>
+                {found.map((row) => (
+                  <li key={`${row.siteId}:${row.side}`}>{row.says}</li>
+                ))}
+              </ul>
+            </section>
+          )}
+          <section>
+            <h2>Sessions a week</h2>
+            <WeekBars weeks={weeks} />
+          </section>
+        </>
+      )}
+      <p className={classes.soft}>
+        {therapistName} and the other therapists of the practice see the same, with every rating and
+        word you log. Nobody outside it does. Tenderness wavers from day to day; a rise or two means
+        nothing by itself. Worse over weeks, numb or weak: speak to {therapistName} in person.
+      </p>
+      <p>
+        <Link to="/today">To today</Link>
+      </p>
+    </div>
+  );
+}
