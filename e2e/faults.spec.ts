@@ -393,6 +393,8 @@ test('screening, map, measures and notes take no damaged letter, and keep nothin
     on('session event', { session: {}, event: {} }),
     on('response', { sessionId: id, answer: 'splendid' }),
     on('response', { sessionId: id, answer: 'none' }),
+    on('message', { text: '' }),
+    on('message', { text: 'x'.repeat(1001) }),
     on('complaint', { complaint: { what: '' } }),
     on('complaint', { complaint: { what: 'Neck', since: '2999' } }),
     on('standing', { complaintId: id, standing: { days: 3, strongest: 4, hinders: 2 } }),

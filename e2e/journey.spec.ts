@@ -269,3 +269,35 @@ test('stopping for a reason tells the client what to do and the therapist at onc
   );
   await context.close();
 });
+
+test('a client writes without a line, it is sent when there is one, and the answer reaches them', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const { page: phone, context } = await otherDevice(browser, baseURL);
+  await stepInAs(phone, 'Nuno');
+  await phone.goto('/course');
+  await context.setOffline(true);
+  await phone.getByLabel('Your message').fill('May I use the door frame?');
+  await phone.getByRole('button', { name: 'Send' }).click();
+  await expect(phone.getByText(/not with the practice yet$/)).toBeVisible();
+  await context.setOffline(false);
+  await allKept(phone);
+  await expect(phone.getByText(/not with the practice yet$/)).toBeHidden();
+  await expect(phone.getByText('May I use the door frame?')).toBeVisible();
+
+  await stepInAs(page, 'Maren');
+  await expect(page.getByText('Wrote today')).toBeVisible();
+  await page.getByRole('link', { name: 'Nuno' }).first().click();
+  await page.getByRole('link', { name: 'Practise' }).click();
+  await expect(page.getByText('May I use the door frame?')).toBeVisible();
+  await page.getByLabel(/^Write to Nuno/).fill('Yes, hips back.');
+  await page.getByRole('button', { name: 'Send' }).click();
+  await allKept(page);
+  await phone.goto('/course');
+  await expect(phone.getByText('Yes, hips back.')).toBeVisible();
+  await page.goto('/day');
+  await expect(page.getByText('Wrote today')).toBeHidden();
+  await context.close();
+});

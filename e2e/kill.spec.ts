@@ -139,6 +139,7 @@ function clientLetters(versionId: string, sessionId: string): Letter[] {
     event(1, 'paused'),
     of('home measure', { reading: reading([61]) }),
     of('response', { sessionId, answer: 'little-sore' }),
+    of('message', { text: 'May I swim?' }),
   ];
 }
 

@@ -142,6 +142,7 @@ const BODIES = {
   template: { template: { name: 'Probe', items: [] } },
   standing: { complaintId: randomUUID(), standing: { days: 3, strongest: 5, hinders: 2 } },
   response: { sessionId: randomUUID(), answer: 'bruised' },
+  message: { text: 'May I swim?' },
   note: { notes: doc },
   draft: { baseNumber: 0, content: { items: [], timesPerWeek: 7, message: '' } },
   issue: { baseNumber: 0, reason: 'x', content: { items: [], timesPerWeek: 7, message: '' } },

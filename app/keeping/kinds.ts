@@ -68,6 +68,7 @@ export const KINDS = {
     gathers: false,
     restMs: 0,
   },
+  message: { words: 'message', meets: 'added', from: EITHER, gathers: false, restMs: 0 },
   'session event': { words: 'session', meets: 'added', from: CLIENT, gathers: false, restMs: 0 },
 } as const satisfies Record<string, Kind>;
 

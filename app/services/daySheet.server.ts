@@ -8,6 +8,7 @@ import {
   practiceSessionsSince,
   unconfirmedAnswers,
 } from '~/db/clients.server';
+import { unansweredIn } from '~/db/messages.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 
 /** What a client answered alone and nobody has confirmed: whether it stops everything. */
@@ -25,7 +26,7 @@ const grouped = <T extends { clientId: string }>(rows: readonly T[]) =>
 /**
  * The therapist's start of the day: every client of the practice with next visit, last practised,
  * sessions done and asked this week, and whether they went quiet or stopped for a reason that counts.
- * Four queries, whatever the number of clients.
+ * Five queries, whatever the number of clients.
  */
 export async function daySheet(setting: Setting, who: Principal) {
   const { db } = setting;
@@ -33,12 +34,14 @@ export async function daySheet(setting: Setting, who: Principal) {
   const today = dayOf(now, who.timeZone);
   // A client may live a day ahead of or behind the practice: look a little further than both need.
   const since = addDays(today, -TELL_FOR_DAYS - 1);
-  const [clients, sessions, periods, unconfirmed] = await Promise.all([
+  const [clients, sessions, periods, unconfirmed, unanswered] = await Promise.all([
     clientsWithLastDay(db, who.practiceId),
     practiceSessionsSince(db, who.practiceId, since),
     practiceAskPeriods(db, who.practiceId),
     unconfirmedAnswers(db, who.practiceId),
+    unansweredIn(db, who.practiceId),
   ]);
+  const wroteBy = new Map(unanswered.map((row) => [row.clientId, row.heardAt.getTime()]));
   const answersBy = new Map(unconfirmed.map((row) => [row.clientId, row]));
   const sessionsBy = grouped(sessions);
   const periodsBy = grouped(periods);
@@ -73,7 +76,10 @@ export async function daySheet(setting: Setting, who: Principal) {
       onlyPain: seen.onlyPain,
       sessionsLately: seen.sessions,
       answers,
+      /** The day a message came that nobody has answered; null when there is none. */
+      wrote: wroteBy.has(person.id) ? dayOf(wroteBy.get(person.id) ?? 0, who.timeZone) : null,
       group: triage({
+        wrote: wroteBy.has(person.id),
         comesToday,
         stopsAll: (answers?.stop ?? null) !== null,
         told: seen.told,

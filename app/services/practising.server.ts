@@ -1,6 +1,7 @@
 import { courseOfOwn, placesOf, practiseOf, startOf, type Known } from '#core/today';
 import { handOut, ledIdOf } from '~/db/led.server';
 import { complaintsOf } from '~/db/complaints.server';
+import { messagesOf } from '~/db/messages.server';
 import { versionsOf } from '~/db/routines.server';
 import { lastKnownOf } from '~/db/sessions.server';
 import { measurementsOf } from '~/db/visits.server';
@@ -14,14 +15,16 @@ const SHOWN_BACK = 20;
 /** What is known of a client that decides what is before them on a day. */
 export async function knownOf({ db, ...setting }: Setting, who: Principal) {
   const file = await ownFile({ db, ...setting }, who);
-  const [versions, sessions, { interviews }, complaints, measured, places] = await Promise.all([
-    versionsOf(db, file.id),
-    lastKnownOf(db, file.id, SHOWN_BACK),
-    answersInForce(db, file.id),
-    complaintsOf(db, file.id),
-    measurementsOf(db, file.id),
-    toldOfPlaces(db, file.id),
-  ]);
+  const [versions, sessions, { interviews }, complaints, measured, places, messages] =
+    await Promise.all([
+      versionsOf(db, file.id),
+      lastKnownOf(db, file.id, SHOWN_BACK),
+      answersInForce(db, file.id),
+      complaintsOf(db, file.id),
+      measurementsOf(db, file.id),
+      toldOfPlaces(db, file.id),
+      messagesOf(db, file.id),
+    ]);
   return {
     clientId: file.id,
     name: file.name,
@@ -47,6 +50,7 @@ export async function knownOf({ db, ...setting }: Setting, who: Principal) {
     interviews: interviews.map(({ at, confirmed }) => ({ at: at.getTime(), confirmed })),
     complaints: complaints.map(({ id, what, over, told }) => ({ id, what, over, told })),
     ...places,
+    messages: messages.map(({ at, ...rest }) => ({ ...rest, at: at.getTime() })),
     own: measured
       .filter(({ visitId }) => visitId === null)
       .map(({ testId, side, moment, day, tries, way }) => ({

@@ -6,13 +6,19 @@ import type { ResponseId } from '#core/response';
 import { expand, type Routine } from '#core/routine';
 import { chanceFrom, practiseOnce } from '#core/simulation';
 import type { SessionEvent } from '#core/session';
-import { audit, type practisedSession, sessionEvent, sessionResponse } from '~/db/schema.server';
+import {
+  audit,
+  message,
+  type practisedSession,
+  sessionEvent,
+  sessionResponse,
+} from '~/db/schema.server';
 import { findTest } from '#core/measurement';
 
 import { fileHead } from './clientFile.server';
 import { daySheet } from './daySheet.server';
-import { clientStart, routineToPractise } from './practising.server';
-import { reviewOf } from './reviewing.server';
+import { clientStart, ownCourse, routineToPractise } from './practising.server';
+import { reviewOf, sessionLogOf } from './reviewing.server';
 import type { OpenDatabase } from '~/db/open.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
 import type { Principal } from '~/keeping/server/setting.server';
@@ -24,6 +30,7 @@ import {
   NOW,
   sessionOf,
   settingFor,
+  secondPractice,
   setUp,
   shortRoutine,
   addClient,
@@ -556,5 +563,39 @@ describe('what is due today', () => {
     }
     // Two days a week: some days it is due, on others it rests.
     expect(seen).toEqual(new Set([true, false]));
+  });
+});
+
+describe('a message', () => {
+  const write = (who: Principal, clientId: string | null, text: string) =>
+    send(setting, who, add('message', clientId, uuid(), { text }));
+
+  it('is read by the practice, stands on the day sheet until it is answered, and is never changed', async () => {
+    const { clientId, who } = await joinedClient(setting, owner);
+    const wrote = async () =>
+      (await daySheet(setting, owner)).rows.find(({ id }) => id === clientId);
+    expect(await wrote()).toMatchObject({ wrote: null });
+    await write(who, null, 'May I swim with it?');
+    expect(await wrote()).toMatchObject({ wrote: '2026-03-10', group: 'look' });
+    setting.moveTo(new Date(NOW.getTime() + 60_000));
+    await write(owner, clientId, 'Yes, gently.');
+    expect(await wrote()).toMatchObject({ wrote: null });
+    const { messages } = await sessionLogOf(setting, owner, clientId);
+    expect(messages.map(({ byClient, text }) => [byClient, text])).toEqual([
+      [true, 'May I swim with it?'],
+      [false, 'Yes, gently.'],
+    ]);
+    expect((await ownCourse(setting, who)).messages).toEqual(messages);
+    await expect(open.db.delete(message)).rejects.toThrow();
+  });
+
+  it('reaches nobody else, and an empty one is not sent', async () => {
+    const { clientId, who } = await joinedClient(setting, owner);
+    const other = await joinedClient(setting, owner);
+    await write(who, null, 'For you alone.');
+    expect((await ownCourse(setting, other.who)).messages).toEqual([]);
+    await expect(write(owner, clientId, '  ')).rejects.toThrow('An empty message is not sent.');
+    const stranger = await secondPractice(setting);
+    await expect(write(stranger, clientId, 'Hello')).rejects.toThrow('There is no such client.');
   });
 });

@@ -5,6 +5,7 @@ import type { SessionSummary } from '#core/session';
 import { sessionsAWeek } from '#core/routine';
 import { dropRows, foundRows, weeksOf } from '#core/trend';
 import { complaintsOf } from '~/db/complaints.server';
+import { messagesOf } from '~/db/messages.server';
 import { versionsOf } from '~/db/routines.server';
 import { sessionsOf } from '~/db/sessions.server';
 import { fileOf } from './clientFile.server';
@@ -74,6 +75,12 @@ export async function sessionLogOf(setting: Setting, who: Principal, clientId: s
     name: file.name,
     today: dayOf(setting.now().getTime(), file.timeZone),
     sessions: sessionLines(await sessionsOf(setting.db, clientId)),
+    clientId,
+    timeZone: file.timeZone,
+    messages: (await messagesOf(setting.db, clientId)).map(({ at, ...rest }) => ({
+      ...rest,
+      at: at.getTime(),
+    })),
   };
 }
 

@@ -15,12 +15,15 @@ import type { Known } from './known';
 export interface OwnCourse {
   today: Day;
   therapistName: string;
+  timeZone: string;
   from: Day;
   rows: DropRow[];
   found: FoundRow[];
   weeks: WeekCount[];
   /** What is said of it in plain words, the clearest first. */
   says: string[];
+  messages: Known['messages'];
+  numbers: Known['numbers'];
 }
 
 const ORDER = ['less', 'more', 'slight', 'no change', 'too few'] as const;
@@ -68,6 +71,7 @@ export function courseOfOwn(known: Known, now: number): OwnCourse {
   return {
     today,
     therapistName: known.therapistName,
+    timeZone: known.timeZone,
     from,
     rows,
     found: foundRows(
@@ -78,5 +82,7 @@ export function courseOfOwn(known: Known, now: number): OwnCourse {
     // Of weeks before the first session that is known nothing can be said.
     weeks: weeksOf(sessions, periods, today).filter(({ monday }) => monday >= weekOf(from)),
     says: told.map(rowSays),
+    messages: known.messages,
+    numbers: known.numbers,
   };
 }

@@ -36,6 +36,15 @@ export interface KnownSession {
   summary: SessionSummary;
 }
 
+/** A message between a client and their therapists. */
+export interface KnownMessage {
+  id: string;
+  byClient: boolean;
+  byName: string;
+  text: string;
+  at: number;
+}
+
 /** A figure the client took at home. */
 export interface OwnFigure extends TakenAtHome {
   side: string;
@@ -61,6 +70,8 @@ export interface Known<F extends OwnFigure = OwnFigure> {
   /** What was told of places after sessions, and the bruises that were looked for at visits, oldest first. */
   told: readonly (ToldAfter & { sessionId: string })[];
   seen: readonly BruiseSeen[];
+  /** What was written to and by the practice, oldest first. Instants in ms since 1970 UTC. */
+  messages: readonly KnownMessage[];
   own: readonly F[];
   numbers: { practice: string; emergency: string };
 }

@@ -51,7 +51,14 @@ const known = (sessions: KnownSession[]): Known => ({
     },
   ],
   sessions,
-  ...{ complaints: [], own: [], told: [], seen: [], numbers: { practice: '', emergency: '' } },
+  ...{
+    complaints: [],
+    own: [],
+    told: [],
+    seen: [],
+    messages: [],
+    numbers: { practice: '', emergency: '' },
+  },
 });
 
 describe('what a client looks up', () => {

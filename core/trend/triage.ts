@@ -64,6 +64,8 @@ export function lately(sessions: readonly LoggedSession[], today: Day): Lately {
 /** Why a client is looked at, and whether they come today anyway. */
 export interface Concerns {
   comesToday: boolean;
+  /** They wrote and nobody has answered. */
+  wrote?: boolean;
   /** What they answered alone stops everything. */
   stopsAll: boolean;
   told: Lately['told'];
@@ -79,6 +81,7 @@ export type DayGroup = 'coming' | 'look' | 'rest';
 export function triage(seen: Concerns): DayGroup {
   if (seen.comesToday) return 'coming';
   const isConcern =
+    seen.wrote === true ||
     seen.stopsAll ||
     seen.told !== null ||
     seen.quietDays !== null ||

@@ -172,6 +172,26 @@ export const sessionResponse = pgTable(
   (table) => [index('session_response_session').on(table.sessionId, table.at)],
 );
 
+/** What a client and their therapists wrote to each other. Rows are only ever added. */
+export const message = pgTable(
+  'message',
+  {
+    id: uuid('id').primaryKey(),
+    clientId: uuid('client_id')
+      .notNull()
+      .references(() => client.id),
+    byClient: boolean('by_client').notNull(),
+    by: uuid('by')
+      .notNull()
+      .references(() => user.id),
+    text: text('text').notNull(),
+    /** When it was written, set right; and when the practice had it. */
+    at: instant('at').notNull(),
+    heardAt: instant('heard_at').notNull(),
+  },
+  (table) => [index('message_client').on(table.clientId, table.at)],
+);
+
 /** What happened in a session, as the client's device logged it. Rows are only ever added. */
 export const sessionEvent = pgTable(
   'session_event',

@@ -2,6 +2,7 @@ import { clearanceSchema } from '#core/screening';
 import type { z } from 'zod';
 import type { KindId } from '../kinds';
 import { complaintBodySchema, standingBodySchema } from './complaint';
+import { messageSchema } from './message';
 import { bringsSchema, detailsSchema } from './file';
 import { draftBodySchema, issueSchema } from './plan';
 import { answerSchema, interviewSchema } from './screening';
@@ -32,6 +33,7 @@ export const BODIES = {
   brings: bringsSchema,
   complaint: complaintBodySchema,
   standing: standingBodySchema,
+  message: messageSchema,
   template: templateBodySchema,
   response: responseSchema,
   'session event': sessionEventSchema,

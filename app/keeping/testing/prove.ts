@@ -8,6 +8,7 @@ import {
   client,
   complaint,
   complaintStanding,
+  message,
   keptLetter,
   mapPoint,
   measurement,
@@ -445,6 +446,13 @@ async function judge({ about, written, released, left, legible }: Awaited<Return
     .from(complaintStanding)
     .where(eq(complaintStanding.complaintId, about.complaintId));
   expect(told).toHaveLength(letters.filter(({ kind }) => kind === 'standing').length);
+  const messages = await db.select().from(message).where(eq(message.clientId, about.clientId));
+  expect(messages.map(({ id }) => id).sort()).toEqual(
+    letters
+      .filter(({ kind }) => kind === 'message')
+      .map(({ thing }) => thing)
+      .sort(),
+  );
   const [notes] = await db.select().from(visit).where(eq(visit.id, about.visitId));
   expect(['note', notes?.notesRevision]).toEqual(['note', counted('note', about.visitId)]);
   const [file] = await db.select().from(client).where(eq(client.id, about.clientId));

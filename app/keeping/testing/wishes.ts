@@ -52,6 +52,7 @@ export const STAFF_KINDS: readonly KindId[] = [
   'complaint',
   'standing',
   'template',
+  'message',
 ];
 export const CLIENT_KINDS: readonly KindId[] = [
   'point',
@@ -60,6 +61,7 @@ export const CLIENT_KINDS: readonly KindId[] = [
   'interview',
   'standing',
   'response',
+  'message',
   'session event',
 ];
 
@@ -260,6 +262,14 @@ export function wishOf(
         thing: uuid(),
         base: null,
         body: { complaintId, standing: { days: 1 + (n % 7), strongest: 4, hinders: n % 11 } },
+      };
+    case 'message':
+      return {
+        kind,
+        clientId: byClient ? null : clientId,
+        thing: uuid(),
+        base: null,
+        body: { text: word },
       };
     case 'response':
       return {

@@ -1,6 +1,7 @@
 import type { Keepers, RunKeepers } from '~/keeping/server/keep.server';
 import { keepComplaint, keepStanding } from './complaints.server';
 import { keepBrings, keepClientFile, keepDetails } from './file.server';
+import { keepMessage } from './messages.server';
 import { keepNote } from './notes.server';
 import { keepDraft, keepIssue } from './plan.server';
 import { keepPoint } from './points.server';
@@ -30,6 +31,7 @@ export const KEEPERS: { each: Keepers; run: RunKeepers } = {
     standing: keepStanding,
     template: keepTemplate,
     response: keepResponse,
+    message: keepMessage,
   },
   run: { 'session event': sessionKeeper },
 };

@@ -15,7 +15,8 @@ export function WeekBars({ weeks }: { weeks: readonly WeekCount[] }) {
   const says = weeks
     .map((week) => `week of ${shortDay(week.monday)}: ${week.done} of ${week.asked}`)
     .join('; ');
-  const every = Math.ceil(weeks.length / 4);
+  // Two columns are as wide as the name of a day.
+  const every = Math.max(2, Math.ceil(weeks.length / 4));
   return (
     <svg
       width={width}

@@ -48,6 +48,7 @@ export function describe(letter: Letter): string {
   if (isA(letter, 'standing')) {
     return `How it stands: ${standingWords(letter.body.standing)}`;
   }
+  if (isA(letter, 'message')) return `Message: ${letter.body.text.slice(0, 60)}`;
   if (isA(letter, 'response')) {
     return `The day after: ${responseWords(letter.body.answer).label.toLowerCase()}`;
   }

@@ -15,6 +15,7 @@ const PLACES: Partial<Record<KindId, string>> = {
   brings: 'brings',
   complaint: 'complaint',
   standing: 'complaint',
+  message: 'practise',
 };
 
 /** Where a letter was written and can be mended; null when it has no page of its own. */
@@ -30,6 +31,8 @@ export function pageOf({ kind, clientId }: Letter): string | null {
       return '/measures';
     case 'standing':
       return '/complaint';
+    case 'message':
+      return '/course';
     case 'answer':
     case 'interview':
       return '/answers';

@@ -69,6 +69,7 @@ describe('a letter in words', () => {
       issue: { baseNumber: 0 },
       complaint: { complaint: { what: 'Knee gives way' } },
       template: { template: { name: 'First neck' } },
+      message: { text: 'May I swim?' },
       standing: { standing: { days: 3, strongest: 5, hinders: 2 } },
     };
     for (const kind of Object.keys(KINDS)) {

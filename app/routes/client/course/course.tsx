@@ -4,7 +4,9 @@ import { load } from '~/door.server';
 import { ownCourse } from '~/services/practising.server';
 import { DropChart } from '~/ui/charts/DropChart';
 import { WeekBars } from '~/ui/charts/WeekBars';
+import { Messages } from '~/ui/messages/Messages';
 import { orKept } from '~/ui/offline/orKept';
+import { Call } from '~/ui/screening/Call';
 import type { Route } from './+types/course';
 import classes from './course.module.css';
 
@@ -19,7 +21,7 @@ export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
   orKept('course', serverLoader);
 
 export default function Course({ loaderData }: Route.ComponentProps) {
-  const { rows, found, weeks, says, from, today, therapistName } = loaderData;
+  const { rows, found, weeks, says, from, today, therapistName, messages, numbers } = loaderData;
   return (
     <div className={classes.page}>
       <h1>How it goes so far</h1>
@@ -57,6 +59,18 @@ export default function Course({ loaderData }: Route.ComponentProps) {
           </section>
         </>
       )}
+      <section aria-label="Messages">
+        <h2>A word to {therapistName}</h2>
+        <Messages
+          messages={messages}
+          clientId={null}
+          byClient
+          timeZone={loaderData.timeZone}
+          label="Your message"
+          hint={`Not for emergencies${numbers.emergency ? ` (call ${numbers.emergency})` : ''}: nobody reads it at once. ${therapistName} or a colleague answers here.`}
+        />
+        <Call numbers={numbers} emergency={false} />
+      </section>
       <p className={classes.soft}>
         {therapistName} and the other therapists of the practice see the same, with every rating and
         word you log. Nobody outside it does. Tenderness wavers from day to day; a rise or two means

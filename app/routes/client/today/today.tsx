@@ -199,7 +199,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
           <Link to="/places">Your places: where, how to find them, what to keep off</Link>
         </li>
         <li>
-          <Link to="/course">How it goes so far</Link>
+          <Link to="/course">How it goes so far, and a word to {therapistName}</Link>
         </li>
         <li>
           <Link to="/points">A new tender place</Link>

@@ -37,6 +37,9 @@ function Marks({ row }: { row: DaySheetRow }) {
       attention: true,
     });
   }
+  if (row.wrote) {
+    marks.push({ key: 'wrote', text: `Wrote ${nearDay(row.wrote, row.today)}`, attention: true });
+  }
   if (row.pressedTooHard > 0) {
     marks.push({
       key: 'hard',

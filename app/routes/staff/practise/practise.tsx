@@ -5,12 +5,35 @@ import { staffContext } from '~/context.server';
 import { load } from '~/door.server';
 import { sessionLogOf } from '~/services/reviewing.server';
 import { clockTime, counted, nearDay } from '~/ui/parts/words';
+import { Messages } from '~/ui/messages/Messages';
 import type { Route } from './+types/practise';
 import classes from './practise.module.css';
 
 export async function loader({ context, params }: Route.LoaderArgs) {
   const { setting, who } = context.get(staffContext);
   return load(() => sessionLogOf(setting, who, params.clientId));
+}
+
+/** What the client wrote, and the answers. */
+function Written({
+  name,
+  clientId,
+  messages,
+  timeZone,
+}: Pick<Route.ComponentProps['loaderData'], 'name' | 'clientId' | 'messages' | 'timeZone'>) {
+  return (
+    <section className={classes.written} aria-label="Messages">
+      <h2>Messages</h2>
+      <Messages
+        messages={messages}
+        clientId={clientId}
+        byClient={false}
+        timeZone={timeZone}
+        label={`Write to ${name}`}
+        hint="It appears on their phone under “How it goes so far”. Every therapist of the practice reads it."
+      />
+    </section>
+  );
 }
 
 export default function Log({ loaderData, params }: Route.ComponentProps) {
@@ -23,6 +46,7 @@ export default function Log({ loaderData, params }: Route.ComponentProps) {
           {name} has not practised yet. Issue a routine, then send the invitation from{' '}
           <Link to={`/clients/${params.clientId}/details`}>details</Link>.
         </p>
+        <Written {...loaderData} />
       </div>
     );
   }
@@ -95,6 +119,7 @@ export default function Log({ loaderData, params }: Route.ComponentProps) {
         Contact: time on the points without pauses. Beside: stretches, drills and what else is not
         pressed, gone through of those asked.
       </p>
+      <Written {...loaderData} />
     </div>
   );
 }
