@@ -200,7 +200,7 @@ export const SHIPPED: Readonly<Record<Table, readonly string[]>> = {
   ],
   'stop reason': ['enough', 'interrupted', 'too-sore', 'travelling', 'numb', 'dizzy', 'alarm'],
   'skip reason': ['nothing-tender', 'not-found', 'too-tender', 'position', 'no-tool', 'no-time'],
-  response: ['none', 'little-sore', 'sore', 'bruised', 'dizzy', 'numb'],
+  response: ['none', 'little-sore', 'sore', 'bruised', 'dizzy', 'numb', 'bruise-gone'],
   stretch: [
     'quad-standing',
     'quad-side-lying',
