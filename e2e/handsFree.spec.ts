@@ -1,4 +1,6 @@
-import { expect, otherDevice, PHONE, sayHowItWas, stepInAs, test } from './support/test';
+import { expect, otherDevice, PHONE, sayHowItWas, stepInAs, withOwnServer } from './support/test';
+
+const test = withOwnServer();
 
 test('hands free: it goes on by a count, is said aloud and captioned, and only a rating takes a touch', async ({
   browser,

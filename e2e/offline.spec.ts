@@ -1,6 +1,16 @@
 import type { Browser, BrowserContext, Page } from '@playwright/test';
 import { practiseToTheEnd } from './support/practise';
-import { allKept, expect, fileOf, otherDevice, PHONE, stepInAs, test } from './support/test';
+import {
+  allKept,
+  expect,
+  fileOf,
+  otherDevice,
+  PHONE,
+  stepInAs,
+  withOwnServer,
+} from './support/test';
+
+const test = withOwnServer();
 
 /** A client’s phone after one visit with a line: what it needs without one lies on it. */
 async function visited(browser: Browser, baseURL: string | undefined, name: string) {

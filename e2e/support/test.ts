@@ -27,6 +27,21 @@ export const test = base.extend<object, { server: Running }>({
   baseURL: async ({ server }, use) => use(server.url),
 });
 
+/** The same with a server that no other file’s tests share: for those that answer and practise as the demo’s clients. */
+export const withOwnServer = () =>
+  test.extend<object, { server: Running }>({
+    server: [
+      async ({}, use) => {
+        const folder = demoFolder();
+        const server = await startServer({ DATA_DIR: folder, DEMO: '1' });
+        await use(server);
+        await server.stop();
+        removeFolder(folder);
+      },
+      { scope: 'worker', timeout: 60_000 },
+    ],
+  });
+
 /**
  * A person looks before they press: a page that was opened is used once its scripts run. (What a form does
  * before that is tried by itself, with scripts off.)
