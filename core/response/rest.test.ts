@@ -48,10 +48,14 @@ describe('a bruised place rests (common practice, no published source)', () => {
     expect(resting({ seen: [seen(true, 1)], told: [told('bruise-gone', 4, LEFT)] })).toEqual([]);
   });
 
-  it('a look that finds none does not end what the client told of', () => {
-    expect(resting({ told: [told('bruised', 1, LEFT)], seen: [seen(false, 2)] })).toEqual([
+  it('until the therapist looks there and sees none, unless another point of the place bears one', () => {
+    expect(resting({ told: [told('bruised', 1, LEFT)], seen: [seen(false, 2)] })).toEqual([]);
+    expect(resting({ told: [told('bruised', 1, LEFT)], seen: [seen(false, 2, RIGHT)] })).toEqual([
       'calf:left',
     ]);
+    const other = { ...seen(false, 3), thread: 'two' };
+    expect(resting({ seen: [seen(true, 2), other] })).toEqual(['calf:left']);
+    expect(resting({ seen: [seen(true, 2), other, seen(false, 4)] })).toEqual([]);
   });
 
   it('soreness alone rests nothing', () => {

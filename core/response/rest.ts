@@ -31,7 +31,7 @@ export interface Rest extends RestingPlace {
 
 /**
  * The places that rest now. A bruise rests its place at once, whoever found it, until it is said to have gone: by the
- * client, or by the therapist at a later visit. Common practice (“bruise or marked tenderness next day = too hard: rest the
+ * client, or by the therapist who looks at the place and sees none. Common practice (“bruise or marked tenderness next day = too hard: rest the
  * spot until gone”), no published source.
  *
  * @example restsOf({ told: [{ answer: 'bruised', places: [{ siteId: 'calf', side: 'left' }], at: 0 }], seen: [] }, 'UTC')
@@ -68,11 +68,10 @@ export function restsOf(
       if (thread !== null) marked.set(thread, key);
     }
     if (answer === 'bruise-gone') {
-      if (thread === null) resting.delete(key);
-      else if (marked.has(thread)) {
-        resting.delete(marked.get(thread) ?? key);
-        marked.delete(thread);
-      }
+      const was = thread === null ? key : (marked.get(thread) ?? key);
+      if (thread !== null) marked.delete(thread);
+      // Another point of the place may still bear one.
+      if (thread === null || ![...marked.values()].includes(was)) resting.delete(was);
     }
   }
   return [...resting.values()].map(({ rest }) => rest);
