@@ -71,6 +71,7 @@ export default [
     route('practise', 'routes/client/practise/practise.tsx'),
     route('offline', 'routes/client/offline/offline.ts'),
     route('referral', 'routes/client/referral/referral.tsx'),
+    route('print', 'routes/client/print/print.tsx'),
     layout('routes/client/shell.tsx', [
       route('today', 'routes/client/today/today.tsx'),
       route('places', 'routes/client/places/places.tsx'),

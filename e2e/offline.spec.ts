@@ -188,6 +188,24 @@ test('after signing out nothing of anybody opens without a line', async ({ brows
   await context.close();
 });
 
+test('whoever signs out without a line is signed out, there and at the practice', async ({
+  browser,
+  baseURL,
+}) => {
+  const { page, context } = await visited(browser, baseURL, 'Yara');
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page.getByText(/^You are signed out on this device/)).toBeVisible();
+  await page.goto('/today');
+  await expect(page.getByText(/^You are signed out on this device/)).toBeVisible();
+  await context.setOffline(false);
+  await page.goto('/today').catch(() => undefined);
+  await page.waitForURL('**/sign-in');
+  await page.goto('/today');
+  await page.waitForURL('**/sign-in**');
+  await context.close();
+});
+
 test('what has no line and no copy says so, and a page of the therapist is not kept', async ({
   page,
   context,

@@ -3,15 +3,25 @@ import { screen } from '#core/screening';
 import { ledSteps } from '#core/today';
 import { versionsOf } from '~/db/routines.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
-import { fileOf } from './clientFile.server';
+import { fileOf, ownFile } from './clientFile.server';
 import { restsFor } from './rests.server';
 
 /**
  * What a client takes home on paper: the version in force, with the lines that screening leaves out named as such, and
  * whom to ring; null while nothing is issued.
  */
-export async function handOutOf(setting: Setting, who: Principal, clientId: string) {
-  const file = await fileOf(setting, who, clientId);
+export const handOutOf = async (setting: Setting, who: Principal, clientId: string) =>
+  handOutFrom(setting, who, await fileOf(setting, who, clientId));
+
+/** The same for the client who prints it themselves. */
+export const ownHandOut = async (setting: Setting, who: Principal) =>
+  handOutFrom(setting, who, await ownFile(setting, who));
+
+async function handOutFrom(
+  setting: Setting,
+  who: Principal,
+  file: Awaited<ReturnType<typeof ownFile>>,
+) {
   const version = (await versionsOf(setting.db, file.id)).at(-1);
   if (!version) return null;
   const rests = await restsFor(setting.db, file);
@@ -40,5 +50,10 @@ export async function handOutOf(setting: Setting, who: Principal, clientId: stri
     leftOut: version.content.items.flatMap(({ id }) =>
       led.has(id) ? [] : [{ id, why: why.get(id) ?? '' }],
     ),
+    /** Lines of which one side is not done, and why. */
+    sidesOut: version.content.items.flatMap(({ id }) => {
+      const out = steps.find(({ itemId, leftOut }) => itemId === id && leftOut);
+      return led.has(id) && out?.leftOut ? [{ id, side: out.side, why: out.leftOut }] : [];
+    }),
   };
 }

@@ -32,6 +32,7 @@ export interface HandOutData {
   /** How hard a line is pressed, and no harder, within what screening found. */
   pressed: readonly HowHard[];
   leftOut: readonly { id: string; why: string }[];
+  sidesOut: readonly { id: string; side: string; why: string }[];
 }
 
 interface HowHard {
@@ -99,6 +100,9 @@ function Done({ item }: { item: Exclude<RoutineItem, PressItem> }) {
 export function HandOut({ data, back }: { data: HandOutData; back: string }) {
   const { content, leftOut, phone, emergencyNumber } = data;
   const out = new Map(leftOut.map(({ id, why }) => [id, why]));
+  const half = new Map(
+    data.sidesOut.map(({ id, side, why }) => [id, `Not on the ${side} for now: ${why}`]),
+  );
   const hard = new Map(data.pressed.map((one) => [one.id, one]));
   return (
     <main className={classes.sheet}>
@@ -121,6 +125,7 @@ export function HandOut({ data, back }: { data: HandOutData; back: string }) {
               {why === undefined ? (
                 <>
                   <p className={classes.dose}>{lineWords(item)}</p>
+                  {half.has(item.id) && <p className={classes.care}>{half.get(item.id)}</p>}
                   {isPress(item) ? (
                     <Pressed item={item} hard={hard.get(item.id)} />
                   ) : (

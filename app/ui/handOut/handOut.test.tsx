@@ -19,6 +19,7 @@ const given = (content: Routine, change: Partial<HandOutData> = {}): HandOutData
     isPress(item) ? [{ id: item.id, grade: item.grade, ceilingGrade: 7, limitedBy: null }] : [],
   ),
   leftOut: [],
+  sidesOut: [],
   ...change,
 });
 const says = (data: HandOutData): string =>
@@ -58,6 +59,10 @@ describe('the hand-out', () => {
     );
     expect(text).toContain('Left out: A vein is inflamed there.');
     expect(text).not.toContain('Press to');
+    const half = { id: 'calf', side: 'left', why: 'it is bruised.' };
+    expect(says(given(routineWith(calf), { sidesOut: [half] }))).toContain(
+      'Not on the left for now: it is bruised.',
+    );
     const limited = given(routineWith(calf), {
       pressed: [
         { id: 'calf', grade: 3, ceilingGrade: 3, limitedBy: 'Half the time, and lightly.' },

@@ -1,5 +1,6 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { leaveNothing } from '~/keeping/client/browser';
+import { signOutHeard } from '~/keeping/client/signOut';
 import { LinkButton } from '~/ui/parts/LinkButton';
 import { useView } from './Keeping';
 import classes from './SignOut.module.css';
@@ -12,14 +13,24 @@ export function SignOut({ className }: { className?: string | undefined }) {
   const { waiting, needsYou } = useView();
   const unsent = waiting + needsYou;
   const [asking, setAsking] = useState(false);
-  const form = useRef<HTMLFormElement>(null);
+  const [unheard, setUnheard] = useState(false);
   const leave = async () => {
     await leaveNothing();
-    form.current?.submit();
+    if (await signOutHeard()) window.location.assign('/sign-in');
+    // Away from what stands on this page, to one that the browser has by itself.
+    else if (navigator.serviceWorker?.controller) window.location.assign('/today');
+    else setUnheard(true);
   };
+  if (unheard) {
+    return (
+      <span className={classes.ask} role="alert">
+        Signed out on this device: nothing of yours can be read here. The practice hears of it at
+        the next connection, before anything opens.
+      </span>
+    );
+  }
   return (
     <form
-      ref={form}
       method="post"
       action="/sign-out"
       className={classes.form}

@@ -1,4 +1,5 @@
 import { data, isRouteErrorResponse } from 'react-router';
+import { isSignOutWanted } from '~/keeping/client/signOut';
 import type { KeptPage } from '~/keeping/pack';
 import { outboxFor } from '~/ui/keeping/outboxFor';
 import { keptPack } from './keptPack';
@@ -14,6 +15,9 @@ export const isUnheard = (error: unknown): boolean =>
 
 const NOTHING_KEPT =
   'There is no connection, and nothing of yours is on this phone yet. Open Entspann once with a connection; from then on it works without.';
+
+const SIGNED_OUT =
+  'You are signed out on this device: nothing of yours can be read here. The practice hears of it at the next connection, before anything opens.';
 
 async function fromDevice<T>(page: KeptPage): Promise<T | null> {
   const pack = await keptPack();
@@ -46,7 +50,10 @@ export async function orKept<T>(page: KeptPage, ask: () => Promise<T>): Promise<
   } catch (error) {
     if (!isUnheard(error)) throw error;
     const kept = await fromDevice<T>(page);
-    if (kept === null) throw data({ message: NOTHING_KEPT }, { status: 503 });
+    if (kept === null) {
+      const message = isSignOutWanted() ? SIGNED_OUT : NOTHING_KEPT;
+      throw data({ message }, { status: 503 });
+    }
     return kept;
   }
 }

@@ -204,6 +204,9 @@ export default function Today({ loaderData }: Route.ComponentProps) {
         <li>
           <Link to="/points">A new tender place</Link>
         </li>
+        <li>
+          <Link to="/print">Your routine on paper</Link>
+        </li>
         {loaderData.brought.asked && (
           <li>
             <Link to="/complaint">How it goes</Link>
