@@ -17,7 +17,10 @@ export const messagesOf = (db: Database, clientId: string) =>
     .where(eq(message.clientId, clientId))
     .orderBy(asc(message.at), asc(message.id));
 
-/** Clients of a practice whose last message nobody has answered, with the day it was heard of. */
+/**
+ * Clients of a practice whose last message nobody has answered, with the instant it was heard of. What was written without a
+ * line came after what was answered meanwhile: it goes by when it was heard.
+ */
 export const unansweredIn = (db: Database, practiceId: string) =>
   db
     .select({ clientId: message.clientId, heardAt: message.heardAt })
@@ -28,6 +31,6 @@ export const unansweredIn = (db: Database, practiceId: string) =>
         eq(client.practiceId, practiceId),
         eq(message.byClient, true),
         sql`not exists (select 1 from message later where later.client_id = ${message.clientId}
-          and (later.at, later.id) > (${message.at}, ${message.id}))`,
+          and (later.heard_at, later.id) > (${message.heardAt}, ${message.id}))`,
       ),
     );

@@ -589,6 +589,20 @@ describe('a message', () => {
     await expect(open.db.delete(message)).rejects.toThrow();
   });
 
+  it('written without a line before the practice wrote, and heard of after, still waits for an answer', async () => {
+    const { clientId, who } = await joinedClient(setting, owner);
+    setting.moveTo(new Date(NOW.getTime() + 60_000));
+    await write(owner, clientId, 'How is it?');
+    setting.moveTo(new Date(NOW.getTime() + 120_000));
+    const letter = {
+      ...add('message', null, uuid(), { text: 'Numb since the rehearsal.' }),
+      at: NOW.getTime(),
+    };
+    await send(setting, who, letter);
+    const row = (await daySheet(setting, owner)).rows.find(({ id }) => id === clientId);
+    expect(row).toMatchObject({ wrote: '2026-03-10' });
+  });
+
   it('reaches nobody else, and an empty one is not sent', async () => {
     const { clientId, who } = await joinedClient(setting, owner);
     const other = await joinedClient(setting, owner);
