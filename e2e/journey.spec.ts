@@ -278,8 +278,12 @@ test('a client writes without a line, it is sent when there is one, and the answ
   const { page: phone, context } = await otherDevice(browser, baseURL);
   await stepInAs(phone, 'Nuno');
   await phone.goto('/course');
-  await context.setOffline(true);
   await phone.getByLabel('Your message').fill('May I use the door frame?');
+  // Half typed, it outlives a reload.
+  await phone.waitForTimeout(300);
+  await phone.reload();
+  await expect(phone.getByLabel('Your message')).toHaveValue('May I use the door frame?');
+  await context.setOffline(true);
   await phone.getByRole('button', { name: 'Send' }).click();
   await expect(phone.getByText(/not with the practice yet$/)).toBeVisible();
   await context.setOffline(false);

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { Letter } from '~/keeping/letter';
 import { MESSAGE_LENGTH } from '~/keeping/messageLength';
@@ -44,7 +44,22 @@ export function Messages({
   hint: string;
 }) {
   const outbox = useOutbox();
+  const name = `message ${clientId ?? 'own'}`;
   const [text, setText] = useState('');
+  useEffect(() => {
+    let left = false;
+    // What was half typed outlives a reload, unless something is typed already.
+    void outbox.readJotted(name).then((typed) => {
+      if (!left && typeof typed === 'string') setText((now) => now || typed);
+    });
+    return () => {
+      left = true;
+    };
+  }, [outbox, name]);
+  const type = (next: string) => {
+    setText(next);
+    outbox.jot(name, next === '' ? null : next);
+  };
   const known = new Set(messages.map(({ id }) => id));
   const unsent = useLetters('message', clientId)
     .filter(({ thing }) => !known.has(thing))
@@ -52,7 +67,7 @@ export function Messages({
   const send = () => {
     const wish = { kind: 'message', clientId, thing: uuid(), base: null } as const;
     outbox.add({ ...wish, body: { text: text.trim() } });
-    setText('');
+    type('');
   };
   return (
     <div className={classes.messages}>
@@ -87,7 +102,7 @@ export function Messages({
             rows={3}
             value={text}
             maxLength={MESSAGE_LENGTH}
-            onChange={(event) => setText(event.currentTarget.value)}
+            onChange={(event) => type(event.currentTarget.value)}
           />
         </label>
         <p>{hint}</p>
