@@ -13,17 +13,29 @@ const TELLING: readonly SessionEvent['type'][] = ['started', 'hold-ended', 'stop
 const sessionsIn = (jotted: unknown) => (jotted ?? []) as OwnSession[];
 const answersIn = (jotted: unknown) => (jotted ?? []) as OwnAnswer[];
 
-/** Remembers what was done on this device, so that a day without a line knows of it. */
+/** One after the other: what a session came to last is what stays. */
+let remembering: Promise<void> = Promise.resolve();
+
+/**
+ * Remembers what was done on this device, so that a day without a line knows of it; beside what another tab remembers by
+ * now.
+ */
 export function rememberSession(
-  outbox: Pick<Outbox, 'jot' | 'jotted'>,
+  outbox: Pick<Outbox, 'jot' | 'readJotted'>,
   head: Pick<OwnSession, 'id' | 'versionId' | 'startedAt'>,
   state: SessionState,
   event: SessionEvent,
 ): void {
   if (!TELLING.includes(event.type)) return;
-  const others = sessionsIn(outbox.jotted(SESSIONS)).filter(({ id }) => id !== head.id);
   const { id, versionId, startedAt } = head;
-  outbox.jot(SESSIONS, [ownSession({ id, versionId, startedAt }, state), ...others].slice(0, MOST));
+  const own = ownSession({ id, versionId, startedAt }, state);
+  remembering = remembering
+    .then(() => outbox.readJotted(SESSIONS))
+    .then((kept) => {
+      const others = sessionsIn(kept).filter((one) => one.id !== id);
+      outbox.jot(SESSIONS, [own, ...others].slice(0, MOST));
+    })
+    .catch(() => undefined);
 }
 
 /** Remembers how the day after a session was said to be. */
