@@ -11,18 +11,18 @@ import { demoFolder, demoUserId, removeFolder, startServer, type Running } from 
 
 export { expect };
 
+/** Runs a server of its own with today’s demo data for as long as it is used. */
+async function withDemo(use: (server: Running) => Promise<void>): Promise<void> {
+  const folder = demoFolder();
+  const server = await startServer({ DATA_DIR: folder, DEMO: '1' });
+  await use(server);
+  await server.stop();
+  removeFolder(folder);
+}
+
 /** Tests against a server of their own with today’s demo data, one per worker. */
 export const test = base.extend<object, { server: Running }>({
-  server: [
-    async ({}, use) => {
-      const folder = demoFolder();
-      const server = await startServer({ DATA_DIR: folder, DEMO: '1' });
-      await use(server);
-      await server.stop();
-      removeFolder(folder);
-    },
-    { scope: 'worker', timeout: 60_000 },
-  ],
+  server: [async ({}, use) => withDemo(use), { scope: 'worker', timeout: 60_000 }],
   page: async ({ page }, use) => use(patient(page)),
   baseURL: async ({ server }, use) => use(server.url),
 });
@@ -30,16 +30,7 @@ export const test = base.extend<object, { server: Running }>({
 /** The same with a server that no other file’s tests share: for those that answer and practise as the demo’s clients. */
 export const withOwnServer = () =>
   test.extend<object, { server: Running }>({
-    server: [
-      async ({}, use) => {
-        const folder = demoFolder();
-        const server = await startServer({ DATA_DIR: folder, DEMO: '1' });
-        await use(server);
-        await server.stop();
-        removeFolder(folder);
-      },
-      { scope: 'worker', timeout: 60_000 },
-    ],
+    server: [async ({}, use) => withDemo(use), { scope: 'worker', timeout: 60_000 }],
   });
 
 /**

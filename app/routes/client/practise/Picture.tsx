@@ -1,5 +1,5 @@
 import { useCallback, useState } from 'react';
-import { keptDrawing } from '~/ui/offline/drawings';
+import { useDrawing } from '~/ui/offline/useDrawing';
 import classes from './practise.module.css';
 
 /** The drawing as large as the screen. */
@@ -18,17 +18,9 @@ function Large({ address, says, onClose }: { address: string; says: string; onCl
 
 /** A drawing, larger at a touch; nothing at all while it is not to be had. */
 export function Picture({ address, says }: { address: string; says: string }) {
-  const [here, setHere] = useState<string | null>(null);
-  const [missing, setMissing] = useState(false);
+  const { from, failed } = useDrawing(address);
   const [large, setLarge] = useState(false);
-  if (missing) return null;
-  const from = here ?? address;
-  // Without a line it may lie on the device.
-  const look = async () => {
-    const kept = here === null ? await keptDrawing(address) : null;
-    if (kept === null) setMissing(true);
-    else setHere(kept);
-  };
+  if (from === null) return null;
   return (
     <>
       <button
@@ -37,7 +29,7 @@ export function Picture({ address, says }: { address: string; says: string }) {
         aria-label={`${says}: see it larger`}
         onClick={() => setLarge(true)}
       >
-        <img src={from} alt="" onError={() => void look()} />
+        <img src={from} alt="" onError={failed} />
       </button>
       {large && <Large address={from} says={says} onClose={() => setLarge(false)} />}
     </>
