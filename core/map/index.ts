@@ -7,6 +7,7 @@ export {
   type PointChange,
 } from './compare';
 export { readEntry, type Entry } from './entry';
+export { nearby, type Nearby } from './nearby';
 export {
   FINGERTIP_MM,
   homeView,

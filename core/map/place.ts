@@ -26,11 +26,11 @@ export const FINGERTIP_MM = 8;
 const NEAR_MM = 30;
 
 /** Millimetres of a unit of body coordinates. */
-const scaleOf = (statureMetres: number | null): number =>
+export const scaleOf = (statureMetres: number | null): number =>
   ((statureMetres ?? USUAL_BODY.statureMetres) * 1000) / UNITS_PER_STATURE;
 
 /** The place of a site that its offsets count from: its spot on that view, or the middle of its area. */
-function originOn(site: Site, view: ViewId): Point | null {
+export function originOn(site: Site, view: ViewId): Point | null {
   const place = PLACES[site.id as SiteId];
   const spot = follow(place.spot);
   if (spot.view === view) return spot.at;
@@ -50,7 +50,7 @@ interface Area {
 const areasOn = new Map<ViewId, readonly Area[]>();
 
 /** The areas of a view as polygons; made once, since a pointer asks many times a second. */
-function areasOf(view: ViewId): readonly Area[] {
+export function areasOf(view: ViewId): readonly Area[] {
   const known = areasOn.get(view);
   if (known) return known;
   const made = SITES.filter(({ redirect }) => !redirect).flatMap((site) =>
@@ -77,7 +77,7 @@ function zonesOf(view: ViewId): readonly { zone: Zone; polygon: Polygon }[] {
 }
 
 /** The side a place on a two-sided view lies on, as the client has it. */
-function sideAt(site: Site, view: ViewId, x: number, shown: 'left' | 'right'): Side {
+export function sideAt(site: Site, view: ViewId, x: number, shown: 'left' | 'right'): Side {
   if (site.midline) return 'mid';
   const { twoSided } = VIEWS[view];
   if (!twoSided) return shown;

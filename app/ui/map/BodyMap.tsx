@@ -30,9 +30,15 @@ interface MapProps {
   chosen: string | null;
   marks?: ReadonlyMap<string, Standing>;
   picking?: { picked: ReadonlySet<BodyPartId>; onPick: (id: BodyPartId) => void } | null;
+  /** A part of the view, nearer: left, top, width, height in body coordinates. Of two-sided views only. */
+  frame?: readonly [number, number, number, number];
+  /** Its place stands out from the others. */
+  emphasised?: Pick<Placed, 'siteId' | 'side'> | null;
   label: string;
   onChoose?: (id: string) => void;
   onPlace?: (placed: Placed, at: Point) => void;
+  /** Takes the bare place that was pointed at, instead of what it snaps to. */
+  onPoint?: (at: Point) => void;
   /** Says what the pointer is over, or why it cannot be. */
   onOver?: (says: string) => void;
 }
@@ -47,13 +53,15 @@ export function BodyMap({
   chosen,
   marks,
   picking,
+  frame = VIEWS[view].frame,
+  emphasised = null,
   label,
   onChoose,
   onPlace,
+  onPoint,
   onOver,
 }: MapProps) {
   const flipped = !VIEWS[view].twoSided && shown === 'left';
-  const frame = VIEWS[view].frame;
   const said = useRef('');
   const over = (event: PointerEvent<SVGElement>) => {
     if (!onOver || picking) return;
@@ -79,22 +87,30 @@ export function BodyMap({
     if (placed.ok) onPlace(placed.value, at);
     else onOver?.(placed.mistake.says);
   };
+  const press = onPoint
+    ? (event: PointerEvent<SVGElement>) => {
+        const at = bodyPoint(event, view, flipped);
+        if (at) onPoint(at);
+      }
+    : place;
+  const [siteId, half] = [emphasised?.siteId ?? null, sideSign(view, emphasised?.side ?? 'mid')];
   const under = useMemo(
     () => (
       <>
-        <SiteShapes view={view} />
+        <SiteShapes view={view} emphasised={siteId === null ? null : { siteId, half }} />
         {marks && marks.size > 0 && <OffShapes view={view} marks={marks} shown={shown} />}
       </>
     ),
-    [view, marks, shown],
+    [view, marks, shown, siteId, half],
   );
   return (
     <Figure
       view={view}
       label={label}
+      frame={frame}
       flipped={flipped}
       under={under}
-      className={onPlace ? classes.live : undefined}
+      className={onPlace || onPoint ? classes.live : undefined}
     >
       <rect
         x={frame[0]}
@@ -107,7 +123,7 @@ export function BodyMap({
           said.current = '';
           onOver?.('');
         }}
-        onPointerDown={place}
+        onPointerDown={press}
       />
       {!picking && (
         <Sends view={view} shown={shown} point={points.find(({ id }) => id === chosen)} />
@@ -128,6 +144,7 @@ export function BodyMap({
         chosen={chosen}
         onChoose={picking ? undefined : onChoose}
         mirrored={flipped}
+        height={frame[3]}
       />
     </Figure>
   );

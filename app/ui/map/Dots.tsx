@@ -53,7 +53,7 @@ function Dot({
         textAnchor="middle"
         fill={gone || ghost ? undefined : tendernessInk(point.rating)}
       >
-        {point.rating}
+        {point.unrated ? '' : point.rating}
       </text>
     </g>
   );
@@ -68,6 +68,7 @@ export const Dots = memo(function Dots({
   chosen,
   onChoose,
   mirrored,
+  height = VIEWS[view].frame[3],
 }: {
   view: ViewId;
   shown: 'left' | 'right';
@@ -78,8 +79,10 @@ export const Dots = memo(function Dots({
   onChoose?: (id: string) => void;
   /** The drawing is flipped: numerals are turned back. */
   mirrored: boolean;
+  /** How much of the view is to be seen, in body coordinates: dots stay as large as they are. */
+  height?: number;
 }) {
-  const unit = VIEWS[view].frame[3] / 560;
+  const unit = height / 560;
   const here = (list: readonly DrawnPoint[]) =>
     list.flatMap((point) => {
       if (!VIEWS[view].twoSided && point.side !== shown && point.side !== 'mid') return [];

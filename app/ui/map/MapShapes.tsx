@@ -14,14 +14,30 @@ import type { DrawnPoint } from './points';
 import classes from './BodyMap.module.css';
 
 /** The sites of a view, faint: where points can lie. */
-export const SiteShapes = memo(function SiteShapes({ view }: { view: ViewId }) {
+export const SiteShapes = memo(function SiteShapes({
+  view,
+  emphasised,
+}: {
+  view: ViewId;
+  /** The place that stands out, and the half of the body it lies on. */
+  emphasised: { siteId: string; half: 1 | -1 } | null;
+}) {
   return SITES.filter(({ redirect }) => !redirect).flatMap((site) =>
     PLACES[site.id].areas
       .filter((area) => area.view === view)
       .flatMap((shape, index) =>
-        pathsOf({ key: `${site.id}:${index}`, shape, midline: site.midline }).map((path) => (
-          <path key={path} d={path} className={classes.site} />
-        )),
+        pathsOf({ key: `${site.id}:${index}`, shape, midline: site.midline }).map(
+          (path, mirrored) => (
+            <path
+              key={path}
+              d={path}
+              className={classes.site}
+              data-emphasised={
+                site.id === emphasised?.siteId && (mirrored === 1) === (emphasised.half === -1)
+              }
+            />
+          ),
+        ),
       ),
   );
 });

@@ -4,7 +4,20 @@ import type { ComparedPoint, TenderPoint } from '#core/map';
 /** A point as the figure draws it. */
 export interface DrawnPoint extends TenderPoint {
   id: string;
+  /** How tender it is was not said yet. */
+  unrated?: boolean;
 }
+
+/** A point of which nothing but its place and its rating was asked. */
+export const UNASKED = {
+  tautBand: null,
+  refersTo: null,
+  stopsOnRelease: null,
+  worseOnBreath: null,
+  worst: false,
+  bruised: null,
+  note: '',
+} as const;
 
 /** The view pairs of a map. */
 export const MAP_VIEWS: readonly { id: string; name: string; views: readonly ViewId[] }[] = [
