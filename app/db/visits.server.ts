@@ -148,6 +148,7 @@ export const measurementsOf = (db: Database, clientId: string) =>
       tries: measurement.tries,
       value: measurement.value,
       seen: measurement.seen,
+      mark: measurement.mark,
       way: measurement.way,
       by: measurement.by,
       pictureId: measurement.pictureId,

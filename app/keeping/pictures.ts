@@ -18,6 +18,16 @@ export function wayPicture(step: Step): string | null {
   return picture ? `/drawings/${picture.of}/${picture.id}?side=${side}` : null;
 }
 
+/** Where a movement test is drawn, on a side. */
+export const testPicture = (testId: string, side: 'left' | 'right' | 'mid'): string =>
+  `/drawings/test/${testId}?side=${side}`;
+
+/** Every picture of the tests a client is asked for at home. */
+export const picturesOfTests = (testIds: readonly string[]): string[] =>
+  testIds.flatMap((testId) =>
+    (['left', 'right', 'mid'] as const).map((side) => testPicture(testId, side)),
+  );
+
 /** Every picture a session shows, each once. */
 export const picturesOf = (steps: readonly Step[]): string[] => [
   ...new Set(

@@ -1,7 +1,7 @@
-import { expand } from '#core/routine';
+import { expand, testsLed } from '#core/routine';
 import type { Known } from '#core/today';
 import { PACK_EDITION, type Pack } from '~/keeping/pack';
-import { picturesOf } from '~/keeping/pictures';
+import { picturesOf, picturesOfTests } from '~/keeping/pictures';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { ownComplaints } from './complaining.server';
 import { ownMap } from './mapping.server';
@@ -26,6 +26,14 @@ export async function packFor(setting: Setting, who: Principal): Promise<Pack & 
     clientId,
     known,
     pages: { own: { practiceName, name }, answers, points, measures, complaint },
-    drawings: routine ? picturesOf(expand(routine)) : [],
+    drawings: [
+      ...new Set([
+        ...(routine ? picturesOf(expand(routine)) : []),
+        ...picturesOfTests([
+          ...known.homeMeasures.map(({ testId }) => testId),
+          ...(routine ? testsLed(routine).map(({ testId }) => testId) : []),
+        ]),
+      ]),
+    ],
   };
 }

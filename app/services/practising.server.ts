@@ -53,12 +53,16 @@ export async function knownOf({ db, ...setting }: Setting, who: Principal) {
     messages: messages.map(({ at, ...rest }) => ({ ...rest, at: at.getTime() })),
     own: measured
       .filter(({ visitId }) => visitId === null)
-      .map(({ testId, side, moment, day, tries, way }) => ({
+      .map(({ testId, quantityId, side, moment, day, tries, value, seen, mark, way }) => ({
         testId,
+        quantityId,
         side,
         moment,
         day,
         tries,
+        value,
+        seen,
+        mark,
         way,
       })),
     numbers: { practice: who.phone, emergency: who.emergencyNumber },

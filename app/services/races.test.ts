@@ -68,7 +68,7 @@ const auditOf = (subject: string, action: string) =>
 describe.each(rounds)('at the same moment, round %i', (round) => {
   it('six measures asked for at home are six', async () => {
     const clientId = await newClient('Asked');
-    const tests = TESTS.filter(({ atHome }) => typeof atHome === 'string').slice(0, 6);
+    const tests = TESTS.filter(({ atHome }) => atHome !== null).slice(0, 6);
     expect(tests).toHaveLength(6);
     expect(
       await times(6, (n) =>

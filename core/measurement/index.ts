@@ -9,6 +9,18 @@ export {
   type PictureRead,
 } from './angle';
 export {
+  FINGER_WIDTHS,
+  homeParts,
+  homeSteps,
+  homeWays,
+  isTaken,
+  openParts,
+  type HomePart,
+  type HomeRow,
+  type HomeSide,
+  type HomeWay,
+} from './atHome';
+export {
   change,
   mdc95,
   semBy,

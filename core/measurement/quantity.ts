@@ -41,6 +41,17 @@ export interface Observation {
   asks: string;
   sided: boolean;
   options: readonly string[];
+  /** A client alone can tell. */
+  atHome?: boolean;
+  /** What it is judged by has a name and is kept: the furthest thing in sight, a mark on the wall. */
+  mark?: {
+    /** Completes “measure it …”. */
+    by: string;
+    asks: string;
+    example: string;
+    /** Step by step, for the client. */
+    how: readonly string[];
+  };
 }
 
 /** A test of movement or of what pressing does. */
@@ -51,8 +62,8 @@ export interface MovementTest {
   how: readonly string[];
   quantities: readonly Quantity[];
   observations: readonly Observation[];
-  /** How a client does it alone; null when it is not safe or not sensible at home. */
-  atHome: string | null;
+  /** How a client does it alone, step by step; null when it is not safe or not sensible at home. */
+  atHome: readonly string[] | null;
   /** How the phone is held for the tilt meter; null when it cannot be. */
   tilt: string | null;
   source: Source;

@@ -72,6 +72,15 @@ const seen = (
   sided = false,
 ): Observation => ({ id, asks, sided, options });
 
+/** How far it went against a mark that was kept by name. */
+const MARK_ANSWERS = ['first', 'less far', 'as far', 'further'] as const;
+
+const markOf = (id: string, asks: string, mark: Observation['mark']): Observation => ({
+  ...seen(id, asks, MARK_ANSWERS, true),
+  atHome: true,
+  mark,
+});
+
 type Entry = Omit<MovementTest, 'id' | 'name' | 'source' | 'observations'> &
   Partial<Pick<MovementTest, 'observations'>> & { name: string };
 
@@ -85,8 +94,22 @@ const ENTRIES: Record<TestId, Entry> = {
       'Read the angle from straight ahead to the nose. Then the other way.',
     ],
     quantities: [degrees('turn', 'turn', 110, usual(80))],
-    atHome:
-      'Lie on your back, phone upright on the forehead, and roll the head to each side as far as it goes easily.',
+    observations: [
+      markOf('furthest', 'The furthest thing in sight', {
+        by: 'by the furthest thing I see',
+        asks: 'What is the furthest thing you see?',
+        example: 'the left edge of the window',
+        how: [
+          'Sit upright on the same chair in the same place each time, shoulders still, hands in the lap.',
+          'Turn the head to that side, as far as it goes easily.',
+        ],
+      }),
+    ],
+    atHome: [
+      'Lie on your back, without a pillow.',
+      'Stand the phone upright on the forehead, a hand at it.',
+      'Roll the head to that side, as far as it goes easily.',
+    ],
     tilt: 'Lying on the back, phone upright on the forehead: from straight up to turned.',
   },
   'neck-side-bend': {
@@ -96,7 +119,11 @@ const ENTRIES: Record<TestId, Entry> = {
       'Let the ear sink towards the shoulder without lifting the shoulder or turning the head.',
     ],
     quantities: [degrees('bend', 'side-bend', 80, usual(45))],
-    atHome: 'Sit, hold the phone flat against the ear, and let the head sink to that side.',
+    atHome: [
+      'Sit upright, shoulders low and still.',
+      'Hold the phone flat against the ear.',
+      'Let the head sink to that side, without turning it.',
+    ],
     tilt: 'Phone flat against the ear: from upright to bent.',
   },
   'neck-up-down': {
@@ -166,8 +193,14 @@ const ENTRIES: Record<TestId, Entry> = {
         sem: 1,
       }),
     ],
-    observations: [seen('path', 'How does it go?', ['free', 'clicks', 'locks'])],
-    atHome: 'Open wide and see how many of your own fingers, side by side, fit between the teeth.',
+    observations: [
+      { ...seen('path', 'How does it go?', ['free', 'clicks', 'locks']), atHome: true },
+    ],
+    atHome: [
+      'Sit upright, before a mirror if there is one.',
+      'Open as wide as it goes by itself.',
+      'See how many of your own fingers, side by side, fit between the front teeth.',
+    ],
     tilt: null,
   },
   'shoulder-overhead': {
@@ -177,7 +210,22 @@ const ENTRIES: Record<TestId, Entry> = {
       'Lift the arm forwards and up until the back leaves the wall or it stops.',
     ],
     quantities: [degrees('lift', 'lift', 190, range(169, 180, CDC_TO_AMA))],
-    atHome: 'Back to a wall, phone in the hand along the arm, lift it as far as it goes easily.',
+    observations: [
+      markOf('wall', 'A mark on the door frame', {
+        by: 'by a mark on the wall',
+        asks: 'Where is the mark? A strip of tape stays for the next time.',
+        example: 'white tape, bedroom door',
+        how: [
+          'Stand facing a door frame, toes a hand’s breadth from it.',
+          'Slide the fingertips up along it, as far as they go easily, elbow straight, heels down.',
+        ],
+      }),
+    ],
+    atHome: [
+      'Stand with the back to a wall.',
+      'Hold the phone in the hand, along the arm, elbow straight.',
+      'Lift the arm forwards and up, as far as it goes easily.',
+    ],
     tilt: 'Phone in the hand along the arm: from hanging to overhead.',
   },
   'hand-behind-back': {
@@ -187,7 +235,10 @@ const ENTRIES: Record<TestId, Entry> = {
       'Measure from the bony bump at the foot of the neck down to the thumb.',
     ],
     quantities: [length('gap', 'bump to thumb', 'cm', [0, 90], { better: 'less', sem: 1.5 })],
-    atHome: 'Have someone measure from the bump at the foot of your neck to your thumb.',
+    atHome: [
+      'Slide the back of the hand up the spine, thumb up.',
+      'Somebody measures from the bony bump at the foot of the neck down to the thumb.',
+    ],
     tilt: null,
   },
   'elbow-wrist': {
@@ -212,7 +263,22 @@ const ENTRIES: Record<TestId, Entry> = {
       'Slide the hand down the side of the leg; measure how far the fingertip travels.',
     ],
     quantities: [length('slide', 'fingertip travel', 'cm', [0, 45], { sem: 1 })],
-    atHome: 'Back to a wall, slide the hand down; a mark on the trouser seam tells how far.',
+    observations: [
+      markOf('wall', 'A mark on the wall', {
+        by: 'by a mark on the wall',
+        asks: 'Where is the mark? A strip of tape stays for the next time.',
+        example: 'white tape, hall wall',
+        how: [
+          'Stand with the back to a wall, in the same shoes and the same place each time, feet a foot’s length apart.',
+          'Slide the hand down the side of the leg, as far as it goes easily. The mark is where the fingertip ends.',
+        ],
+      }),
+    ],
+    atHome: [
+      'Stand with the back to a wall, feet a foot’s length apart.',
+      'Mark on the trouser seam where the fingertip lies.',
+      'Slide the hand down the side of the leg, and measure how far the fingertip went.',
+    ],
     tilt: null,
   },
   breath: {
@@ -254,9 +320,16 @@ const ENTRIES: Record<TestId, Entry> = {
       degrees('knee', 'knee bend', 165, range(135, 150)),
       length('gap', 'heel to buttock', 'cm', [0, 60], { better: 'less', sem: 1 }),
     ],
-    observations: [seen('way', 'How does it go?', ['free', 'pulls in front', 'hip lifts'], true)],
-    atHome:
-      'Lie face down, phone tucked into the sock along the shin, and bend the knee as far as it goes easily.',
+    observations: [
+      {
+        ...seen('way', 'How does it go?', ['free', 'pulls in front', 'hip lifts'], true),
+        atHome: true,
+      },
+    ],
+    atHome: [
+      'Lie face down, phone tucked into the sock along the shin.',
+      'Bend the knee as far as it goes easily; the hip stays down.',
+    ],
     tilt: 'Phone along the shin: from flat to bent.',
   },
   'edge-of-bed': {
@@ -284,8 +357,10 @@ const ENTRIES: Record<TestId, Entry> = {
     name: 'Lift the straight leg',
     how: ['Lie on the back, other leg flat. Lift the straight leg until the knee wants to bend.'],
     quantities: [degrees('lift', 'lift', 130, null)],
-    atHome:
-      'Lie on your back, phone tucked into the sock along the shin, and lift the straight leg.',
+    atHome: [
+      'Lie on your back, phone tucked into the sock along the shin, the other leg flat.',
+      'Lift the straight leg until the knee wants to bend.',
+    ],
     tilt: 'Phone along the shin: from flat to lifted.',
   },
   squat: {
@@ -317,7 +392,22 @@ const ENTRIES: Record<TestId, Entry> = {
         ways: ['number', 'tilt', 'picture'],
       }),
     ],
-    atHome: 'Knee to the wall, heel down; measure from the big toe to the wall.',
+    observations: [
+      markOf('floor', 'A mark on the floor', {
+        by: 'by a mark on the floor',
+        asks: 'Where is the mark? A strip of tape at the big toe stays for the next time.',
+        example: 'white tape, kitchen floor',
+        how: [
+          'Stand facing a wall, the foot straight.',
+          'Knee to the wall, heel down; the foot as far back as the knee still touches.',
+        ],
+      }),
+    ],
+    atHome: [
+      'Stand facing a wall, the foot straight.',
+      'Knee to the wall, heel down; the foot as far back as the knee still touches.',
+      'Measure from the big toe to the wall.',
+    ],
     tilt: 'Phone along the shin: from upright to leaning.',
   },
   'press-test': {

@@ -42,12 +42,15 @@ export function asked(
   return { sessionId: about.id, day: about.day, places };
 }
 
-/** What a client is asked to measure today, by the names of the tests, and what they measured today already. */
+/**
+ * What a client is asked to measure today, by the names of the tests; what they measured today already, and what the last
+ * time before, of each figure and side.
+ */
 export function homeOf<F extends OwnFigure>(
   { homeMeasures, own }: Pick<Known<F>, 'homeMeasures' | 'own'>,
   today: string,
   routine: Pick<Routine, 'items'> | null,
-): HomeToday & { taken: F[] } {
+): HomeToday & { taken: F[]; last: F[] } {
   const due = homeToday(homeMeasures, own, today, routine ? testsLed(routine) : []);
   const named = (ids: string[]) => ids.map((id) => findTest(id)?.name ?? id);
   return {
@@ -55,5 +58,12 @@ export function homeOf<F extends OwnFigure>(
     again: named(due.again),
     weekly: named(due.weekly),
     taken: own.filter(({ day }) => day === today),
+    last: [
+      ...new Map(
+        own
+          .filter(({ day }) => day !== today)
+          .map((one) => [`${one.testId}:${one.quantityId}:${one.side}`, one]),
+      ).values(),
+    ],
   };
 }

@@ -47,7 +47,7 @@ export interface KnownMessage {
 
 /** A figure the client took at home. */
 export interface OwnFigure extends TakenAtHome {
-  side: string;
+  quantityId: string;
 }
 
 /** What is known of a client, as far as it decides what is before them on a day; plain data, so that a device can keep it. */

@@ -200,6 +200,8 @@ export const measurement = pgTable(
     value: doublePrecision('value'),
     /** What was seen; null for a figure. */
     seen: text('seen'),
+    /** The name of what it was judged by; null for anything else. */
+    mark: text('mark'),
     way: text('way', { enum: ['number', 'fingers', 'tilt', 'picture'] }).notNull(),
     pictureId: uuid('picture_id').references(() => picture.id),
     by: uuid('by').references(() => user.id),

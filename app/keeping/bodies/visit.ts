@@ -12,6 +12,9 @@ export const pointBodySchema = z.object({
   point: pointSchema.nullable(),
 });
 
+/** The name of a mark is a few words. */
+export const MOST_MARK = 60;
+
 /** A figure or an observation of a movement test. */
 const readingAt = <M extends z.ZodType<string>>(moment: M) =>
   z
@@ -24,6 +27,12 @@ const readingAt = <M extends z.ZodType<string>>(moment: M) =>
         .array(z.number({ error: 'A reading must be a number.' }))
         .max(MOST_TRIES, `At most ${MOST_TRIES} tries are kept.`),
       seen: z.string().max(60).nullable().default(null),
+      mark: z
+        .string({ error: 'What it is judged by is text.' })
+        .trim()
+        .max(MOST_MARK, `What it is judged by may have at most ${MOST_MARK} characters.`)
+        .nullable()
+        .default(null),
       way: z.enum(WAYS, { error: 'That is not a way of measuring we know.' }),
       pictureId: idSchema.nullable().default(null),
     })
@@ -42,6 +51,13 @@ const readingAt = <M extends z.ZodType<string>>(moment: M) =>
       else if (sided === (given.side === 'mid')) refuse('The side does not fit the test.');
       if (observation && (given.seen === null || !observation.options.includes(given.seen))) {
         refuse('Choose one of the answers.');
+      }
+      if ((given.mark !== null && given.mark !== '') !== (observation?.mark !== undefined)) {
+        refuse(
+          observation?.mark
+            ? 'Say what you judge it by, so that it is the same the next time.'
+            : 'This is not judged by a mark.',
+        );
       }
       if (quantity) {
         const reading = readingOf(quantity, given.tries);
@@ -68,7 +84,7 @@ export const homeMeasureSchema = z.object({ reading: homeReadingSchema });
 
 /** Asks for a test at home, or no longer. */
 export const homeAskingSchema = z.object({
-  testId: z.string().refine((id) => typeof findTest(id)?.atHome === 'string', {
+  testId: z.string().refine((id) => (findTest(id)?.atHome ?? null) !== null, {
     error: 'That test is not marked as safe at home.',
   }),
   when: z.enum(['each session', 'weekly', 'not'], { error: 'Ask each session, weekly or not.' }),

@@ -23,6 +23,7 @@ function valuesOf(given: Reading) {
     tries: quantity ? given.tries : [],
     value: read?.ok ? read.value.value : null,
     seen: quantity ? null : given.seen,
+    mark: quantity ? null : given.mark,
     way: given.way,
     pictureId: given.pictureId,
   };

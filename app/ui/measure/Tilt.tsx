@@ -1,24 +1,9 @@
 import { Button } from '@mantine/core';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { tiltBetween, type Gravity } from '#core/measurement';
+import { SimulatedPhone } from './SimulatedPhone';
 import { deviceTilt, simulatedTilt, type TiltMeter } from './tiltMeter';
 import classes from './Tilt.module.css';
-
-const UPRIGHT = 90;
-const LEAST = -90;
-
-/** A phone seen from its edge, leaning as it is turned. */
-function DrawnPhone({ beta }: { beta: number }) {
-  return (
-    <svg viewBox="-80 -80 160 130" className={classes.phone} aria-hidden>
-      <line x1="-70" y1="44" x2="70" y2="44" className={classes.ground} />
-      <g transform={`rotate(${UPRIGHT - beta})`}>
-        <rect x="-6" y="-62" width="12" height="110" rx="5" className={classes.body} />
-        <rect x="4" y="-52" width="2.5" height="88" className={classes.glass} />
-      </g>
-    </svg>
-  );
-}
 
 /** Reads an angle by tilting: zero it at the start, tilt, take it. */
 export function Tilt({
@@ -36,8 +21,6 @@ export function Tilt({
   const [trouble, setTrouble] = useState('');
   const [now, setNow] = useState<Gravity | null>(null);
   const [zero, setZero] = useState<Gravity | null>(null);
-  const [beta, setBeta] = useState(UPRIGHT);
-  const pending = useRef(Promise.resolve());
   useEffect(() => {
     if (!meter) return;
     let gone = false;
@@ -88,30 +71,7 @@ export function Tilt({
       )}
       {meter && (
         <>
-          {meter.simulated && (
-            <>
-              <p className={classes.simulated}>
-                Simulated: nothing is measured. Tilt the drawn phone to try it.
-              </p>
-              <DrawnPhone beta={beta} />
-              <label className={classes.turn}>
-                Tilt the phone
-                <input
-                  type="range"
-                  min={LEAST}
-                  max={UPRIGHT}
-                  value={beta}
-                  onChange={(event) => {
-                    const next = Number(event.currentTarget.value);
-                    setBeta(next);
-                    pending.current = pending.current
-                      .then(() => meter.turn?.(next))
-                      .catch(() => setTrouble('The simulated phone does not answer.'));
-                  }}
-                />
-              </label>
-            </>
-          )}
+          {meter.simulated && <SimulatedPhone meter={meter} />}
           <p className={classes.figure} role="status">
             {degrees === null ? '–' : `${degrees}°`}
           </p>

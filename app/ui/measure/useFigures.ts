@@ -3,10 +3,8 @@ import type { Body } from '~/keeping/bodies';
 import type { Letter } from '~/keeping/letter';
 import { useLetters, useOutbox } from '~/ui/keeping/Keeping';
 
-/** As much of a reading as the measures are drawn with. */
-export interface Figure {
-  id: string;
-  visitId: string | null;
+/** As much of a home measure as it is told by. */
+export interface HomeFigure {
   testId: string;
   quantityId: string;
   side: 'left' | 'right' | 'mid';
@@ -14,7 +12,18 @@ export interface Figure {
   tries: number[];
   value: number | null;
   seen: string | null;
+  /** The name of what it was judged by. */
+  mark: string | null;
   way: 'number' | 'fingers' | 'tilt' | 'picture';
+}
+
+/** What is kept of one side. */
+export type KeptHome = Pick<HomeFigure, 'quantityId' | 'side' | 'tries' | 'seen' | 'mark' | 'way'>;
+
+/** As much of a reading as the measures are drawn with. */
+export interface Figure extends HomeFigure {
+  id: string;
+  visitId: string | null;
   pictureId: string | null;
   /** Who took it; null while it is on its way. */
   by: string | null;
@@ -25,16 +34,11 @@ export interface Figure {
 type Reading = Body<'home measure'>['reading'];
 type VisitReading = Body<'reading'>['reading'];
 
-/** A reading on its way, as it will be read. */
-function figureOf(
-  id: string,
-  given: Reading,
-  rest: Pick<Figure, 'visitId' | 'day' | 'revision'>,
-): Figure {
+/** What was measured, as it will be read. */
+export function figureOf(given: Reading): HomeFigure {
   const quantity = findQuantity(given.testId, given.quantityId);
   const read = quantity ? readingOf(quantity, given.tries) : null;
   return {
-    id,
     testId: given.testId,
     quantityId: given.quantityId,
     side: given.side,
@@ -42,12 +46,17 @@ function figureOf(
     tries: given.tries,
     value: read?.ok ? read.value.value : null,
     seen: given.seen ?? null,
+    mark: given.mark ?? null,
     way: given.way,
-    pictureId: given.pictureId ?? null,
-    by: null,
-    ...rest,
   };
 }
+
+/** A reading on its way, laid over those that were read. */
+const onItsWay = (
+  id: string,
+  given: Reading,
+  rest: Pick<Figure, 'visitId' | 'day' | 'revision'>,
+): Figure => ({ id, ...figureOf(given), pictureId: given.pictureId ?? null, by: null, ...rest });
 
 /** The bodies of letters of one kind. */
 const bodies = <K extends 'reading' | 'home measure'>(letters: readonly Letter[]) =>
@@ -76,7 +85,7 @@ export function useFigures(
         day: before?.day ?? today,
         revision: before?.revision ?? 0,
       };
-      shown.set(thing, figureOf(thing, body.reading, rest));
+      shown.set(thing, onItsWay(thing, body.reading, rest));
     }
   }
   return {
@@ -105,7 +114,7 @@ export function useHomeFigures(kept: readonly Figure[], today: string) {
       ...letters
         .filter(({ thing }) => !known.has(thing))
         .map(({ thing, body }) =>
-          figureOf(thing, body.reading, { visitId: null, day: today, revision: 0 }),
+          onItsWay(thing, body.reading, { visitId: null, day: today, revision: 0 }),
         ),
     ],
     write: (id: string, reading: Reading) => {

@@ -74,7 +74,7 @@ export const test: Kind<TestItem> = {
         positionId: null,
         seconds: 0,
         takesSeconds: TEST_SECONDS * (quantity?.sided ? 2 : 1),
-        says: [...(entry?.atHome ? [entry.atHome] : []), NOT_FURTHER],
+        says: [...(entry?.atHome ?? []), NOT_FURTHER],
         count: null,
         ...(quantity ? { measures: { testId, when, quantity } } : {}),
       },

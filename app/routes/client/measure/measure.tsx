@@ -1,19 +1,16 @@
 import { group, sort } from 'd3-array';
 import { v7 as uuid } from 'uuid';
-import {
-  findTest,
-  UNIT_WORDS,
-  type MovementTest,
-  type Quantity,
-  type Way,
-} from '#core/measurement';
+import { useState } from 'react';
+import { findTest, type MovementTest } from '#core/measurement';
 import { clientContext } from '~/context.server';
 import { load } from '~/door.server';
 import { ownMeasures } from '~/services/measuring.server';
 import { NeedsYou } from '~/ui/keeping/NeedsYou';
-import { useHomeFigures } from '~/ui/measure/useFigures';
-import { ByPhone } from '~/ui/measure/ByPhone';
-import { TriesField } from '~/ui/measure/TriesField';
+import { useHomeFigures, type HomeFigure } from '~/ui/measure/useFigures';
+import { sidedWords } from '~/ui/measure/homeWords';
+import { LedTest } from '~/ui/measure/LedTest';
+import { KeptPicture } from '~/ui/offline/KeptPicture';
+import { testPicture } from '~/keeping/pictures';
 import { nearDay } from '~/ui/parts/words';
 import { orKept } from '~/ui/offline/orKept';
 import type { Route } from './+types/measure';
@@ -23,7 +20,10 @@ export const meta: Route.MetaFunction = () => [{ title: 'Home measures · Entspa
 
 export async function loader({ context }: Route.LoaderArgs) {
   const { setting, who } = context.get(clientContext);
-  return load(() => ownMeasures(setting, who));
+  return load(async () => ({
+    ...(await ownMeasures(setting, who)),
+    standIn: setting.demo ? who.userId : null,
+  }));
 }
 
 export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
@@ -45,89 +45,55 @@ function whenWords(testId: string, when: string, due: Data['due']): string {
 }
 
 function HomeTest({ data, test, when }: { data: Data; test: MovementTest; when: string }) {
-  const { today } = data;
+  const { today, due } = data;
   const { figures, write } = useHomeFigures(data.own, today);
   const own = figures.filter(({ testId }) => testId === test.id);
-  const moments = when === 'weekly' ? (['before'] as const) : (['before', 'after'] as const);
-  const field = (
-    quantity: Quantity,
-    side: 'left' | 'right' | 'mid',
-    moment: 'before' | 'after',
-  ) => {
-    const row = own.findLast(
-      (one) =>
-        one.quantityId === quantity.id &&
-        one.side === side &&
-        one.moment === moment &&
-        one.day === today,
-    );
-    const parts = [
-      quantity.sided ? side : quantity.name,
-      moments.length > 1 ? `${moment} the session` : '',
-    ];
-    const put = (tries: number[], way: Way) =>
-      write(uuid(), {
-        testId: test.id,
-        quantityId: quantity.id,
-        side,
-        moment,
-        tries,
-        seen: null,
-        way,
-        pictureId: null,
-      });
-    return (
-      <div key={`${quantity.id}:${side}:${moment}`}>
-        <TriesField
-          label={parts.filter(Boolean).join(', ')}
-          quantity={quantity}
-          tries={row?.tries ?? []}
-          way={row?.way ?? null}
-          onTries={put}
-        />
-        {quantity.ways.includes('tilt') && (
-          <ByPhone
-            side={parts.filter(Boolean).join(', ')}
-            onTake={(degrees) => put([degrees], 'tilt')}
-          />
-        )}
-      </div>
-    );
-  };
+  // After a session there is only something to measure when there was before it.
+  const moment =
+    when !== 'weekly' && due.again.includes(test.id) && !due.before.includes(test.id)
+      ? ('after' as const)
+      : ('before' as const);
+  const isNow = (row: HomeFigure & { day: string }) => row.day === today && row.moment === moment;
+  const [opened, setOpened] = useState(() =>
+    [...due.before, ...due.again, ...due.weekly].includes(test.id),
+  );
   const days = group(
-    own.filter(({ day, value }) => day !== today && value !== null),
+    own.filter((row) => row.day !== today),
     ({ day }) => day,
   );
   const earlier = [...days].slice(-5).reverse();
-  const figure = ({ side, value, quantityId }: Data['own'][number]) => {
-    const unit = test.quantities.find((one) => one.id === quantityId)?.unit ?? 'cm';
-    const shown = Math.round((value ?? 0) * 10) / 10;
-    return `${side === 'mid' ? '' : `${side} `}${shown}${unit === 'deg' ? '°' : ` ${UNIT_WORDS[unit]}`}`;
-  };
   return (
     <section className={classes.test} aria-label={test.name}>
       <h2>{test.name}</h2>
-      <p>{test.atHome}</p>
-      <p className={classes.soft}>{whenWords(test.id, when, data.due)}</p>
+      <p className={classes.soft}>{whenWords(test.id, when, due)}</p>
       <NeedsYou
         of={({ letter }) => 'reading' in letter.body && letter.body.reading?.testId === test.id}
       />
-      {test.quantities.slice(0, 1).map((quantity) => (
-        <div key={quantity.id} className={classes.fields}>
-          {moments.flatMap((moment) =>
-            (quantity.sided ? (['left', 'right'] as const) : (['mid'] as const)).map((side) =>
-              field(quantity, side, moment),
-            ),
+      {opened ? (
+        <LedTest
+          test={test}
+          rows={own.filter(isNow)}
+          earlier={own.filter((row) => !isNow(row))}
+          picture={(side) => (
+            <span className={classes.drawn}>
+              <KeptPicture address={testPicture(test.id, side)} says={`${test.name}, drawn`} />
+            </span>
           )}
-        </div>
-      ))}
+          standIn={data.standIn}
+          onKeep={(kept) => write(uuid(), { testId: test.id, moment, pictureId: null, ...kept })}
+        />
+      ) : (
+        <button type="button" className={classes.begin} onClick={() => setOpened(true)}>
+          Measure it
+        </button>
+      )}
       {earlier.length > 0 && (
-        <ul className={classes.earlier}>
+        <ul className={classes.earlier} aria-label="Earlier">
           {earlier.map(([day, rows]) => (
             <li key={day}>
               {nearDay(day, today)}:{' '}
               {sort(rows, ({ side }) => SIDES.indexOf(side))
-                .map(figure)
+                .map(sidedWords)
                 .join(', ')}
             </li>
           ))}

@@ -29,7 +29,7 @@ export function Guide({
   userId: string;
   version: LedRoutine;
   therapistName: string;
-  home: HomeToday & { taken: readonly Taken[] };
+  home: HomeToday & { taken: readonly Taken[]; last: readonly Taken[] };
   numbers: Numbers;
   /** Contact seconds of earlier sessions of the day, by site and side. */
   spent: Readonly<Record<string, number>>;

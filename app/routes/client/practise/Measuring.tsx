@@ -1,29 +1,23 @@
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { Measured } from '#core/activities';
-import type { Way } from '#core/measurement';
+import { findTest, openParts } from '#core/measurement';
 import type { EventBody, SessionState } from '#core/session';
 import type { Letter } from '~/keeping/letter';
+import { testPicture } from '~/keeping/pictures';
 import { NeedsYou } from '~/ui/keeping/NeedsYou';
 import { useLetters, useOutbox } from '~/ui/keeping/Keeping';
-import { ByPhone } from '~/ui/measure/ByPhone';
-import { TriesField } from '~/ui/measure/TriesField';
-import { wayPicture } from '~/keeping/pictures';
+
+import { LedTest } from '~/ui/measure/LedTest';
+import { figureOf, type HomeFigure } from '~/ui/measure/useFigures';
 import { activityOf } from './activityOf';
 import { useEarly } from './early';
 import { Picture } from './Picture';
 import { Progress } from './Progress';
 import classes from './practise.module.css';
 
-type Side = 'left' | 'right' | 'mid';
-/** A figure taken today, by the test, the side and the moment. */
-export interface Taken {
-  testId: string;
-  side: Side;
-  moment: Measured['when'];
-  tries: number[];
-  way: Way;
-}
+/** A figure taken today. */
+export type Taken = HomeFigure;
 
 const MOMENT_WORDS: Record<Measured['when'], string> = {
   before: 'Measure first',
@@ -31,44 +25,12 @@ const MOMENT_WORDS: Record<Measured['when'], string> = {
   after: 'Measure again',
 };
 
-/** The figures of a test at its moment: what was read with the page, what is on its way, and what was just typed. */
-function useTaken({ testId, when, quantity }: Measured, before: readonly Taken[]) {
-  const outbox = useOutbox();
-  const letters = useLetters('home measure', null) as readonly Letter<'home measure'>[];
-  const [typed, setTyped] = useState<Partial<Record<Side, Taken>>>({});
-  const unsent = letters.map(({ body }) => body.reading);
-  const here = [...before, ...unsent].filter((one) => one.testId === testId && one.moment === when);
-  return {
-    at: (side: Side) => typed[side] ?? here.findLast((one) => one.side === side),
-    take: (side: Side, tries: number[], way: Way) => {
-      setTyped((others) => ({ ...others, [side]: { testId, side, moment: when, tries, way } }));
-      outbox.add({
-        kind: 'home measure',
-        clientId: null,
-        thing: uuid(),
-        base: null,
-        body: {
-          reading: {
-            testId,
-            quantityId: quantity.id,
-            side,
-            moment: when,
-            tries,
-            seen: null,
-            way,
-            pictureId: null,
-          },
-        },
-      });
-    },
-  };
-}
-
-/** A movement test within a session: how it is taken, its figure a side, and on. */
+/** A movement test within a session: one side to its end, then the other, and on. */
 export function Measuring({
   state,
-  measures,
-  taken: before,
+  measures: { testId, when },
+  taken,
+  last,
   happen,
   onSkip,
   onStop,
@@ -77,57 +39,61 @@ export function Measuring({
   measures: Measured;
   /** What was taken today, as it was read with the page. */
   taken: readonly Taken[];
+  /** What was taken the last time before today. */
+  last: readonly Taken[];
   happen: (body: EventBody) => void;
   onSkip: () => void;
   onStop: () => void;
 }) {
   const early = useEarly('activity');
-  const { at, take } = useTaken(measures, before);
+  const outbox = useOutbox();
+  const letters = useLetters('home measure', null) as readonly Letter<'home measure'>[];
+  /** What was taken on this page stays, when it is heard of and leaves the outbox. */
+  const [here, setHere] = useState<readonly Taken[]>([]);
   const step = activityOf(state);
-  if (!step) return null;
-  const { quantity, testId, when } = measures;
-  const sides: readonly Side[] = quantity.sided ? ['left', 'right'] : ['mid'];
-  const isOpen = sides.every((side) => at(side) === undefined);
-  const way = wayPicture(step);
+  const test = findTest(testId);
+  if (!step || !test) return null;
+  const known = [
+    ...taken,
+    ...letters.map(({ body: { reading } }) => figureOf(reading)),
+    ...here,
+  ].filter((one) => one.testId === testId);
+  const rows = known.filter(({ moment }) => moment === when);
+  const open = openParts(test, rows);
+  const isUntouched = rows.length === 0;
   return (
     <>
       <Progress state={state} />
       <div className={classes.body}>
         <p className={classes.turn}>{MOMENT_WORDS[when]}</p>
         <h1>{step.title}</h1>
-        {way && (
-          <div className={classes.picture} data-alone>
-            <Picture key={way} address={way} says={`${step.title}, drawn`} />
-          </div>
-        )}
         {step.instructions && <p className={classes.lead}>{step.instructions}</p>}
-        <ol className={classes.doing}>
-          {step.says.map((line) => (
-            <li key={line}>{line}</li>
-          ))}
-        </ol>
         <NeedsYou
           of={({ letter }) => 'reading' in letter.body && letter.body.reading?.testId === testId}
         />
-        <div className={classes.measured}>
-          {sides.map((side) => (
-            <div key={side}>
-              <TriesField
-                label={side === 'mid' ? quantity.name : side}
-                quantity={quantity}
-                tries={at(side)?.tries ?? []}
-                way={at(side)?.way ?? null}
-                onTries={(tries, by) => take(side, tries, by)}
-              />
-              {quantity.ways.includes('tilt') && (
-                <ByPhone
-                  side={side === 'mid' ? '' : side}
-                  onTake={(degrees) => take(side, [degrees], 'tilt')}
-                />
-              )}
-            </div>
-          ))}
-        </div>
+        <LedTest
+          test={test}
+          rows={rows}
+          earlier={[
+            ...last.filter((one) => one.testId === testId),
+            ...known.filter(({ moment }) => moment !== when),
+          ]}
+          picture={(side) => (
+            <Picture key={side} address={testPicture(testId, side)} says={`${step.title}, drawn`} />
+          )}
+          onKeep={(kept) => {
+            const reading = { testId, moment: when, pictureId: null, ...kept };
+            setHere((before) => [...before, figureOf(reading)]);
+            outbox.add({
+              kind: 'home measure',
+              clientId: null,
+              thing: uuid(),
+              base: null,
+              body: { reading },
+            });
+          }}
+        />
+        <p className={classes.soft}>Only as far as it goes easily, never into sharp pain.</p>
       </div>
       <div className={classes.foot}>
         <button
@@ -137,7 +103,11 @@ export function Measuring({
           data-early={early}
           onClick={() => happen({ type: 'settled', step: step.index })}
         >
-          {isOpen ? 'Go on without a figure' : 'Go on'}
+          {isUntouched
+            ? 'Go on without a figure'
+            : open.length > 0
+              ? 'Go on with one side open'
+              : 'Go on'}
         </button>
         <div className={classes.pair}>
           <button type="button" className={classes.plain} onClick={onSkip}>

@@ -67,7 +67,7 @@ export function Run({
   device: Device;
   version: LedRoutine;
   therapistName: string;
-  home: HomeToday & { taken: readonly Taken[] };
+  home: HomeToday & { taken: readonly Taken[]; last: readonly Taken[] };
   numbers: Numbers;
   /** Contact seconds of earlier sessions of the day, by site and side. */
   spent: Readonly<Record<string, number>>;
@@ -177,6 +177,7 @@ export function Run({
                 state={state}
                 measures={measures}
                 taken={home.taken}
+                last={home.last}
                 happen={happen}
                 onSkip={ask.onSkip}
                 onStop={ask.onStop}

@@ -7,12 +7,14 @@ import {
   leadFromEdgeOfBed,
   type Lead,
   type MovementTest,
+  type Observation,
 } from '#core/measurement';
 import { Toggle } from '~/ui/parts/Toggle';
 import { SIDES, sidesOf, type Side } from './readings';
 import classes from './measure.module.css';
 
 type SeenAt = (id: string, side: Side) => string | null;
+type MarksAt = (id: string, side: Side) => readonly { says: string; when: string }[];
 type EarlierAt = (id: string, side: Side) => { seen: string | null; when: string } | null;
 
 /** Sites that what was seen leads to, each one click away. */
@@ -42,19 +44,46 @@ function Earlier({ now, before }: { now: string | null; before: ReturnType<Earli
   );
 }
 
+/** What a client judged at home by something they named, newest first, a side. */
+const MarksAtHome = ({ observation, marksAt }: { observation: Observation; marksAt: MarksAt }) => {
+  const told = sidesOf(observation.sided).map((side) => ({
+    side,
+    marks: marksAt(observation.id, side),
+  }));
+  if (told.every(({ marks }) => marks.length === 0)) return null;
+  return (
+    <section className={classes.observation} aria-label={observation.asks}>
+      <h3>{observation.asks}, at home</h3>
+      {told.map(({ side, marks }) => (
+        <p key={side} className={classes.soft}>
+          {side}:{' '}
+          {marks.length === 0
+            ? 'not taken'
+            : marks.map(({ says, when }) => `${when}: ${says}`).join(' · ')}
+        </p>
+      ))}
+    </section>
+  );
+};
+
 /** What is seen rather than measured at a test: one of a few words, a side. */
 export const Observations = ({
   test,
   seenAt,
   earlierAt,
+  marksAt,
   onSeen,
 }: {
   test: MovementTest;
   seenAt: SeenAt;
+  marksAt: MarksAt;
   earlierAt: EarlierAt;
   onSeen: (id: string, side: Side, seen: string) => void;
 }) =>
   test.observations.map((observation) => {
+    if (observation.mark) {
+      return <MarksAtHome key={observation.id} observation={observation} marksAt={marksAt} />;
+    }
     const sides = sidesOf(observation.sided);
     const leads = sides.flatMap((side) => {
       const lead = leadFrom(test.id, observation.id, seenAt(observation.id, side));

@@ -5,6 +5,7 @@ import { sitesOfTest, type MovementTest, type Quantity, type Way } from '#core/m
 import { testScene } from '#core/poses';
 import { NeedsYou } from '~/ui/keeping/NeedsYou';
 import { SceneDrawing } from '~/ui/poses/SceneDrawing';
+import { figureWords } from '~/ui/measure/homeWords';
 import type { useFigures } from '~/ui/measure/useFigures';
 import { Notice } from '~/ui/parts/Notice';
 import { HomeAsking } from './HomeAsking';
@@ -14,6 +15,9 @@ import { useReadings, type Data, type Moment, type Place, type Side } from './re
 import { ToolDialog, type ChosenTool } from './ToolDialog';
 import { useKeepPicture } from './useKeepPicture';
 import classes from './measure.module.css';
+
+/** So many of the latest marks are told. */
+const MOST_MARKS = 3;
 
 /** One test: how it is done, its figures, its arcs, and what changed. */
 export function TestPanel({
@@ -122,6 +126,12 @@ export function TestPanel({
               const [last] = readings.earlier({ quantityId: id, side });
               return last ? { seen: last.seen, when: readings.when(last) } : null;
             }}
+            marksAt={(id, side) =>
+              readings
+                .earlier({ quantityId: id, side })
+                .slice(0, MOST_MARKS)
+                .map((row) => ({ says: figureWords(row), when: readings.when(row) }))
+            }
             onSeen={(quantityId, side, seen) =>
               write({ quantityId, side }, { tries: [], seen, way: 'number' })
             }
@@ -135,7 +145,7 @@ export function TestPanel({
           sem={Math.max(...test.quantities.map(({ sem }) => sem))}
         />
       )}
-      {test.atHome !== null && <HomeAsking file={file} test={test} says={test.atHome} />}
+      {test.atHome !== null && <HomeAsking file={file} test={test} says={test.atHome.join(' ')} />}
       <ToolDialog
         test={test}
         tool={tool}
