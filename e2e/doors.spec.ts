@@ -124,6 +124,7 @@ const PARAMETERS: Record<string, string> = {
   ':pictureOf': 'calf-wall',
   ':token': 'not-a-token',
   ':pictureId': NOBODY,
+  ':sessionId': NOBODY,
   '*': 'no/such/page',
 };
 
@@ -189,6 +190,9 @@ test('every address lies behind a door, and each door answers each asker as it s
           // The way on to a stage of it, no page, an address of the other kind, or a form that says nothing.
           const isNothing = [302, 400, 404, 405, 422].includes(status);
           expect([...seen, isNothing]).toEqual([...seen, true]);
+        } else if (address.path.includes(':sessionId')) {
+          // A session there is not, or is somebody else’s; nothing is posted there.
+          expect([...seen, [404, 405].includes(status)]).toEqual([...seen, true]);
         } else if (door !== 'public' && !address.path.includes(':pictureId')) {
           const letIn = LET_IN.includes(status) && !to.startsWith('/sign-in');
           expect([...seen, letIn]).toEqual([...seen, true]);

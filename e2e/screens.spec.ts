@@ -243,6 +243,7 @@ for (const { viewport, staff, client } of VIEWS) {
       '/complaint',
       '/places',
       '/course',
+      '/by-hand',
       '/print',
       '/referral',
     ]) {

@@ -31,7 +31,8 @@ export const response = {
 /** When the last of a session was heard of, ms since 1970: what was sent late was not known before. */
 const heardAt = sql<number>`(
   select (extract(epoch from max(e.received_at)) * 1000)::float8
-  from session_event e where e.session_id = practised_session.id)`;
+  from session_event e where e.session_id = practised_session.id
+  and e.body ->> 'type' not in ('corrected', 'reworded', 'taken-back'))`;
 const contactSeconds = sql<number>`(practised_session.summary ->> 'contactSeconds')::float8`;
 
 /** What a client told of places after their sessions, oldest first. */
@@ -171,6 +172,9 @@ export async function sessionWithLog(db: Database, id: string) {
     .select({
       clientId: practisedSession.clientId,
       versionId: practisedSession.versionId,
+      ledId: practisedSession.ledId,
+      startedAt: practisedSession.startedAt,
+      day: practisedSession.day,
       clockOffset: practisedSession.clockOffset,
       steps: ledRoutine.steps,
       log: sql<SessionEvent[]>`(

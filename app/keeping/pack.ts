@@ -3,7 +3,7 @@ export const PACKED_PAGES = ['own', 'answers', 'points', 'measures', 'complaint'
 export type PackedPage = (typeof PACKED_PAGES)[number];
 
 /** A page that is there without a line: as it was told, or told by the device itself. */
-export type KeptPage = PackedPage | 'today' | 'practise' | 'places' | 'course';
+export type KeptPage = PackedPage | 'today' | 'practise' | 'places' | 'course' | 'by-hand';
 
 /** What packs look like; one of another edition is not read. Raised when a page reads what earlier packs lack. */
 export const PACK_EDITION = 2;

@@ -1,4 +1,4 @@
-import { courseOfOwn, placesOf, practiseOf, startOf, type Known } from '#core/today';
+import { byHandOf, courseOfOwn, placesOf, practiseOf, startOf, type Known } from '#core/today';
 import { handOut, ledIdOf } from '~/db/led.server';
 import { complaintsOf } from '~/db/complaints.server';
 import { messagesOf } from '~/db/messages.server';
@@ -81,6 +81,26 @@ export const ownPlaces = async (setting: Setting, who: Principal) =>
 export const ownCourse = async (setting: Setting, who: Principal) =>
   courseOfOwn(await knownOf(setting, who), setting.now().getTime());
 
+/** What a session that was done without the phone is written down by. */
+export async function ownByHand(setting: Setting, who: Principal) {
+  const known = await knownOf(setting, who);
+  const { version, findings, ...rest } = byHandOf(known, setting.now().getTime());
+  if (!version) return { ...rest, version };
+  const given = {
+    clientId: known.clientId,
+    versionId: version.id,
+    steps: version.steps,
+    findings,
+  };
+  return { ...rest, version: { ...version, ledId: await handedOut(setting, given) } };
+}
+
+/** The name under which something is handed out: a session names it, and is read by these holds ever after. */
+const handedOut = async (
+  { db, now, hasRoom }: Setting,
+  given: Parameters<typeof ledIdOf>[0],
+): Promise<string> => (hasRoom() ? await handOut(db, given, { at: now() }) : ledIdOf(given));
+
 /** The routine a client is led through: their latest version, as far as it is due, handed out under a name. */
 export async function routineToPractise(setting: Setting, who: Principal) {
   const known = await knownOf(setting, who);
@@ -88,15 +108,6 @@ export async function routineToPractise(setting: Setting, who: Principal) {
   if (!version) return { ...rest, version };
   const { words, lineIds, ...led } = version;
   const given = { clientId: known.clientId, versionId: led.id, steps: led.steps, findings };
-  const { db, now, hasRoom } = setting;
-  return {
-    ...rest,
-    version: {
-      ...led,
-      ...words,
-      lineIds,
-      /** What was handed out: a session names it, and is read by these holds ever after. */
-      ledId: hasRoom() ? await handOut(db, given, { at: now() }) : ledIdOf(given),
-    },
-  };
+  const ledId = await handedOut(setting, given);
+  return { ...rest, version: { ...led, ...words, lineIds, ledId } };
 }

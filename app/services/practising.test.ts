@@ -408,11 +408,11 @@ describe('a second session of the day', () => {
 });
 
 describe('measuring around a session', () => {
-  const figure = (moment: 'before' | 'between' | 'after') => ({
+  const figure = (moment: 'before' | 'between' | 'after', side: 'left' | 'right' = 'left') => ({
     id: uuid(),
     testId: 'neck-turn',
     quantityId: 'turn',
-    side: 'left' as const,
+    side,
     moment,
     tries: [52],
     way: 'number' as const,
@@ -427,9 +427,13 @@ describe('measuring around a session', () => {
     const name = findTest('neck-turn')?.name;
     expect(await home()).toMatchObject({ before: [name], again: [], weekly: [] });
     expect((await routineToPractise(setting, who)).home.before).toEqual([name]);
+    // One side is not both.
     await keepOwnMeasure(setting, who, figure('before'));
+    expect(await home()).toMatchObject({ before: [name], again: [], weekly: [] });
+    await keepOwnMeasure(setting, who, figure('before', 'right'));
     expect(await home()).toMatchObject({ before: [], again: [name], weekly: [] });
     await keepOwnMeasure(setting, who, figure('after'));
+    await keepOwnMeasure(setting, who, figure('after', 'right'));
     expect(await home()).toMatchObject({ before: [], again: [], weekly: [] });
     // The next day it begins anew.
     setting.moveTo(new Date(NOW.getTime() + DAY));
@@ -466,6 +470,7 @@ describe('measuring around a session', () => {
     const { clientId, who } = await joinedClient(setting, owner);
     await askAtHome(setting, owner, clientId, { testId: 'neck-turn', when: 'weekly' });
     await keepOwnMeasure(setting, who, figure('before'));
+    await keepOwnMeasure(setting, who, figure('before', 'right'));
     const due = async (days: number) => {
       setting.moveTo(new Date(NOW.getTime() + days * DAY));
       return (await clientStart(setting, who)).home.weekly.length;

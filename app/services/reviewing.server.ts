@@ -62,6 +62,10 @@ const sessionLines = (sessions: SessionRows) =>
         contactSeconds: summary.contactSeconds,
         /** Holds that were tried a second time. */
         again: summary.again ?? 0,
+        byHand: summary.byHand ?? false,
+        takenBack: summary.takenBack ?? false,
+        /** What was said of it afterwards. */
+        corrections: summary.corrections ?? [],
         /** Of what is not pressed; null when nothing was asked for. */
         beside: besideOf(summary),
       }),

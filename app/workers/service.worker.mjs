@@ -6,7 +6,7 @@ import { NavigationRoute, registerRoute } from 'workbox-routing';
 /** A line that hangs is none, ms. */
 const PATIENCE_MS = 3_000;
 /** The pages a client has without a line. */
-const PAGES = /^\/(?:today|practise|answers|points|measures|complaint|places|course)?\/?$/;
+const PAGES = /^\/(?:today|practise|answers|points|measures|complaint|places|course|by-hand)?\/?$/;
 
 cleanupOutdatedCaches();
 precacheAndRoute(self.__WB_MANIFEST);

@@ -17,6 +17,27 @@ export const dayOf = (instant: number, timeZone: string): Day =>
     .toPlainDate()
     .toString();
 
+/**
+ * The instant at which a day’s clock shows a time in a zone; in the hour a clock change leaves out, the one after it.
+ *
+ * @param time `HH:MM`
+ * @returns milliseconds since 1970 UTC
+ * @throws RangeError when the day, the time or the zone is none
+ * @example instantAt('2026-03-29', '02:30', 'Europe/Copenhagen') // 03:30 summer time
+ */
+export const instantAt = (day: Day, time: string, timeZone: string): number =>
+  Temporal.PlainDate.from(day).toZonedDateTime({
+    timeZone,
+    plainTime: Temporal.PlainTime.from(time),
+  }).epochMilliseconds;
+
+/** What the clock shows at an instant in a zone, `HH:MM`. */
+export const timeOf = (instant: number, timeZone: string): string =>
+  Temporal.Instant.fromEpochMilliseconds(instant)
+    .toZonedDateTimeISO(timeZone)
+    .toPlainTime()
+    .toString({ smallestUnit: 'minute' });
+
 export const addDays = (day: Day, days: number): Day =>
   Temporal.PlainDate.from(day).add({ days }).toString();
 

@@ -1,4 +1,15 @@
-export { addDays, dayOf, daysBetween, isDay, isTimeZone, weekdayOf, weekOf, type Day } from './day';
+export {
+  addDays,
+  dayOf,
+  daysBetween,
+  instantAt,
+  isDay,
+  isTimeZone,
+  timeOf,
+  weekdayOf,
+  weekOf,
+  type Day,
+} from './day';
 export { askedBetween, type AskPeriod } from './asked';
 export { TIMES_OF_DAY, type TimeOfDay } from './timesOfDay';
 export { quietDays } from './quiet';

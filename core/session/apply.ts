@@ -10,63 +10,14 @@ import {
   maySecondTry,
   stepOf,
 } from './read';
+import { advance, passOver, write } from './advance';
+import { corrected } from './correct';
+import { told } from './told';
 import type { HoldOutcome, HoldRecord, Phase, SessionState } from './state';
 
 type At<T extends SessionEvent['type']> = Extract<SessionEvent, { type: T }>;
 
 const CLOSED: readonly SessionState['status'][] = ['stopped', 'finished'];
-
-const record = (step: number): HoldRecord => ({
-  step,
-  ratings: [],
-  contactSeconds: 0,
-  outcome: null,
-  skipReason: null,
-});
-
-function write(state: SessionState, change: Partial<HoldRecord>): readonly HoldRecord[] {
-  const present = currentHold(state) ?? record(state.stepIndex);
-  const others = state.holds.filter((hold) => hold.step !== state.stepIndex);
-  return [...others, { ...present, ...change }];
-}
-
-function phaseFor(state: SessionState, at: number): Phase {
-  const step = stepOf(state);
-  if (!step) return { name: 'closing' };
-  const previous = state.steps[state.stepIndex - 1];
-  const before = state.holds.find((hold) => hold.step === previous?.index);
-  const samePoint =
-    isHold(step) &&
-    previous !== undefined &&
-    isHold(previous) &&
-    previous.itemId === step.itemId &&
-    previous.side === step.side &&
-    previous.point === step.point;
-  return samePoint && before?.outcome !== 'skipped'
-    ? { name: 'rest', since: at }
-    : { name: 'find' };
-}
-
-/**
- * Passes over holds that screening rules out and those for which the site's cap leaves no time; each
- * says so in its record.
- */
-function passOver(state: SessionState, at: number): SessionState {
-  let next = state;
-  for (let step = stepOf(next); step; step = stepOf(next)) {
-    const isFull = next.fullStomach && isHold(step) && step.emptyStomach === true;
-    const isNotPicked = step.asNeeded === true && !next.picked.includes(step.itemId);
-    const isOut = step.leftOut !== undefined || isFull || isNotPicked;
-    const isSpent = isHold(step) && limitOf(next) < 1;
-    const outcome = isOut ? 'left out' : isSpent ? 'site cap' : null;
-    if (outcome === null) break;
-    next = { ...next, holds: write(next, { outcome }), stepIndex: next.stepIndex + 1 };
-  }
-  return { ...next, phase: phaseFor(next, at) };
-}
-
-const advance = (state: SessionState, at: number): SessionState =>
-  passOver({ ...state, stepIndex: state.stepIndex + 1 }, at);
 
 function endHold(
   state: SessionState,
@@ -190,17 +141,25 @@ function close(
  * changes nothing, so a log can be read in any state of repair.
  */
 export function apply(state: SessionState, event: SessionEvent): SessionState {
+  switch (event.type) {
+    case 'corrected':
+    case 'reworded':
+    case 'taken-back':
+      return corrected(state, event);
+  }
   if (CLOSED.includes(state.status)) return state;
   if (event.type === 'started') {
     if (state.status !== 'ready') return state;
     const { at: startedAt, spent: spentBefore = {} } = event;
-    const { fullStomach = false, stillSore = false, picked = [] } = event;
-    const said = { startedAt, spentBefore, fullStomach, stillSore, picked };
+    const { fullStomach = false, stillSore = false, picked = [], byHand = false } = event;
+    const said = { startedAt, spentBefore, fullStomach, stillSore, picked, byHand };
     return passOver({ ...state, ...said, status: 'running' }, event.at);
   }
   if (state.status === 'ready') return state;
 
   switch (event.type) {
+    case 'told':
+      return told(state, event);
     case 'stopped':
       return close(state, event.at, { status: 'stopped', stopReason: event.reason });
     case 'finished':

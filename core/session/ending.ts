@@ -18,12 +18,19 @@ export function endingOf({
   status,
   stopReason: reason,
   counts,
+  byHand = false,
+  takenBack = false,
 }: {
   status: SessionState['status'];
   stopReason: string | null;
   counts: boolean;
+  byHand?: boolean;
+  takenBack?: boolean;
 }): Ending {
-  if (status === 'finished') return { says: 'finished', attention: false };
+  if (takenBack) return { says: 'taken back: not done', attention: false };
+  if (status === 'finished') {
+    return { says: byHand ? 'written down afterwards' : 'finished', attention: false };
+  }
   if (status === 'stopped' && reason) {
     const { label, weight } = stopReason(reason);
     return {

@@ -5,6 +5,13 @@ const step = z.number().int().min(0).max(5000);
 const ids = <T extends readonly { id: string }[]>(list: T) =>
   z.enum(list.map((entry) => entry.id) as [T[number]['id'], ...T[number]['id'][]]);
 
+const grade = z
+  .number({ error: 'A rating must be a number.' })
+  .int('A rating must be a whole number.')
+  .min(0, 'A rating must be at least 0.')
+  .max(10, 'A rating must be at most 10.');
+const word = z.string().trim().max(280, 'The word for the day must be at most 280 characters.');
+
 /** What can happen in a guided session. `step` is the index of the hold in the unrolled routine. */
 export const eventBodySchema = z.discriminatedUnion('type', [
   z.object({
@@ -17,17 +24,23 @@ export const eventBodySchema = z.discriminatedUnion('type', [
     stillSore: z.boolean().optional(),
     /** Lines that are done as needed and were picked for today. */
     picked: z.array(z.string().max(64)).max(60).optional(),
+    /** It was done without the device and is told afterwards. */
+    byHand: z.literal(true).optional(),
+  }),
+  /** Of a session that is told afterwards: what became of a hold. */
+  z.object({
+    type: z.literal('told'),
+    step,
+    done: z.boolean(),
+    before: grade.optional(),
+    after: grade.optional(),
   }),
   z.object({ type: z.literal('settled'), step }),
   z.object({ type: z.literal('hold-started'), step }),
   z.object({
     type: z.literal('rated'),
     step,
-    grade: z
-      .number({ error: 'A rating must be a number.' })
-      .int('A rating must be a whole number.')
-      .min(0, 'A rating must be at least 0.')
-      .max(10, 'A rating must be at most 10.'),
+    grade,
   }),
   /** The last rating of the hold was a slip of the finger. */
   z.object({ type: z.literal('unrated'), step }),
@@ -77,8 +90,19 @@ export const eventBodySchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('stopped'), reason: ids(STOP_REASONS) }),
   z.object({
     type: z.literal('finished'),
-    word: z.string().trim().max(280, 'The word for the day must be at most 280 characters.'),
+    word,
   }),
+  /** Afterwards, and shown as that: a rating was another. `rating` is its place among those of its hold. */
+  z.object({
+    type: z.literal('corrected'),
+    step,
+    rating: z.number().int().min(0).max(5000),
+    grade,
+  }),
+  /** Afterwards: other words for the day. */
+  z.object({ type: z.literal('reworded'), word }),
+  /** Afterwards: it was not done at all. */
+  z.object({ type: z.literal('taken-back') }),
 ]);
 
 /**

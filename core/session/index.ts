@@ -9,6 +9,8 @@ export {
   type StopReason,
   type StopReasonWords,
 } from './reasons';
+export { byHand, type ToldByHand } from './byHand';
+export { mayTakeBack } from './correct';
 export { begin, type HoldRecord, type Phase, type SessionState } from './state';
 export { apply, replay } from './apply';
 export { clockSays, endingOf, type Ending } from './ending';

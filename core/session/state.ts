@@ -25,6 +25,8 @@ export type Phase =
 export type HoldOutcome =
   /** Not pressed: it was told, and done. */
   | 'done'
+  /** Done without the device, and told afterwards. */
+  | 'told'
   | 'time'
   | 'faded'
   | 'cap'
@@ -60,6 +62,13 @@ export interface HoldRecord {
   skipReason: SkipReason | null;
 }
 
+/** What was said of a session after it had ended. `at` in ms since 1970 UTC, by the device. */
+export type Correction = { at: number } & (
+  | { of: 'rating'; step: number; from: number; to: number }
+  | { of: 'word'; from: string; to: string }
+  | { of: 'session' }
+);
+
 export interface SessionState {
   steps: readonly Step[];
   status: 'ready' | 'running' | 'paused' | 'stopped' | 'finished';
@@ -81,6 +90,12 @@ export interface SessionState {
   stillSore: boolean;
   /** Lines picked for today among those done as needed. */
   picked: readonly string[];
+  /** Done without the device, and told afterwards. */
+  byHand: boolean;
+  /** It was not done, as was said afterwards. */
+  takenBack: boolean;
+  /** Oldest first. */
+  corrections: readonly Correction[];
 }
 
 /** A session that has not been started yet. */
@@ -100,4 +115,7 @@ export const begin = (steps: readonly Step[]): SessionState => ({
   fullStomach: false,
   stillSore: false,
   picked: [],
+  byHand: false,
+  takenBack: false,
+  corrections: [],
 });

@@ -8,6 +8,7 @@ import {
   type HoldStep,
   type Step,
 } from '#core/routine';
+import { correctionWords } from './correctionWords';
 import type { HoldOutcome, HoldRecord, SessionState } from './state';
 
 /** One point of the map in one session: its rating while pressing, and the last one. */
@@ -60,11 +61,17 @@ export interface SessionSummary {
   contactSeconds: number;
   /** Holds that did not fade at their longest and were tried once more; absent: none. */
   again?: number;
+  /** Done without the device, and told afterwards. */
+  byHand?: true;
+  /** It was not done, as was said afterwards: nothing of it counts. */
+  takenBack?: true;
+  /** What was said afterwards, in words, oldest first. `at` in ms since 1970 UTC. */
+  corrections?: readonly { at: number; says: string }[];
   /** At least half of the holds that had a tender point were held; without holds, half of the rest was done. */
   counts: boolean;
 }
 
-const THROUGH: readonly (HoldOutcome | 'skipped' | null)[] = ['time', 'faded', 'cap'];
+const THROUGH: readonly (HoldOutcome | 'skipped' | null)[] = ['time', 'faded', 'cap', 'told'];
 
 /** Held to its end, or for at least half of its least time by the client’s own choice. */
 const isHeld = ({ outcome, contactSeconds }: HoldRecord, step: Step | undefined): boolean =>
@@ -76,7 +83,10 @@ const isHeld = ({ outcome, contactSeconds }: HoldRecord, step: Step | undefined)
 
 /** Told and done, gone through to its end, or for at least half of it by the client’s own choice. */
 const isThrough = ({ outcome, seconds = 0 }: HoldRecord, limitSeconds: number): boolean =>
-  outcome === 'done' || outcome === 'time' || (outcome === 'client' && seconds * 2 >= limitSeconds);
+  outcome === 'done' ||
+  outcome === 'told' ||
+  outcome === 'time' ||
+  (outcome === 'client' && seconds * 2 >= limitSeconds);
 
 function activitiesOf(
   state: SessionState,
@@ -149,8 +159,21 @@ function firstWhilePressing(hold: HoldRecord | undefined): number | undefined {
   return first?.when === 'pressing' ? first.grade : undefined;
 }
 
+/** A session of which nothing counts. */
+const NOTHING = { places: [], holdsDone: 0, holdsAsked: 0, contactSeconds: 0, counts: false };
+
 /** Adds up a session, running or ended: by site and side, and as a whole. */
 export function summarise(state: SessionState): SessionSummary {
+  const noted = {
+    ...(state.byHand ? { byHand: true as const } : {}),
+    ...(state.corrections.length > 0 ? { corrections: correctionWords(state) } : {}),
+  };
+  return state.takenBack
+    ? { ...NOTHING, ...noted, takenBack: true }
+    : { ...addUp(state), ...noted };
+}
+
+function addUp(state: SessionState): SessionSummary {
   const records = new Map<number, HoldRecord>(state.holds.map((hold) => [hold.step, hold]));
   const places = new Map<
     string,

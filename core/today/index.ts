@@ -1,9 +1,10 @@
 export type { Known, KnownSession, KnownVersion, OwnFigure } from './known';
 export type { AskedAfter } from './asked';
+export { byHandOf, type ByHandLine } from './byHand';
 export { courseOfOwn, type OwnCourse } from './course';
 export { placesOf, type LookedUp } from './lookUp';
 export { startOf, type RestToday } from './start';
-export { borneFrom, ledSteps, practiseOf } from './practise';
+export { borneFrom, ledSteps, practiseOf, sessionOf } from './practise';
 export { withOwn, type OwnAnswer } from './onDevice';
 export { ownSession, type OwnSession } from './ownSession';
 export { ledIdFrom, ledText } from './ledName';

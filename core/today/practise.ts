@@ -60,7 +60,7 @@ function spentOn(sessions: readonly Pick<KnownSession, 'day' | 'summary'>[], tod
 }
 
 /** How long a session takes as it is led: less what is left out or shorter. */
-function sessionOf(routine: Routine, steps: readonly Step[]): SecondsBand {
+export function sessionOf(routine: Routine, steps: readonly Step[]): SecondsBand {
   const { session } = totalsOf(routine);
   const less = secondsLeft(begin(expand(routine))) - secondsLeft(begin(steps));
   const shorter = (seconds: number) => Math.max(0, Math.round(seconds - less));

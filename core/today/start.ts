@@ -145,13 +145,15 @@ export function startOf<F extends OwnFigure>(known: Known<F>, now: number) {
       },
     doneThisWeek: sessions.filter(({ day, counts }) => counts && day >= monday).length,
     askedThisWeek: askedBetween(periods, monday, addDays(monday, 6)),
-    last: sessions.map(({ id, day, counts, status, stopReason, word }) => ({
+    last: sessions.map(({ id, day, counts, status, stopReason, word, summary }) => ({
       id,
       day,
       counts,
       status,
       stopReason,
       word,
+      byHand: summary.byHand ?? false,
+      takenBack: summary.takenBack ?? false,
     })),
   };
 }

@@ -74,6 +74,13 @@ export function Keeping({
   return <KeepingContext value={{ userId, outbox, lingering }}>{children}</KeepingContext>;
 }
 
+/** Nothing that is written within is kept: a preview. */
+export const KeptNowhere = ({ children }: { children: ReactNode }) => (
+  <KeepingContext value={{ userId: null, outbox: NO_OUTBOX, lingering: [] }}>
+    {children}
+  </KeepingContext>
+);
+
 /** Whose page it is, and where what they write is kept. */
 export const useKeeper = (): Pick<Present, 'userId' | 'outbox'> => useContext(KeepingContext);
 

@@ -1,6 +1,7 @@
 import { dayOf } from '#core/calendar';
 import { homeToday } from '#core/measurement';
 import {
+  byHandOf,
   courseOfOwn,
   ledIdFrom,
   ledText,
@@ -19,16 +20,25 @@ async function digestOf(text: string): Promise<string> {
   return Array.from(new Uint8Array(digest), (byte) => byte.toString(16).padStart(2, '0')).join('');
 }
 
+/** The id of what is led, as the practice would hand it out. */
+async function ledIdOf(
+  { clientId }: Pack,
+  { id: versionId, steps }: { id: string; steps: readonly unknown[] },
+  findings: readonly unknown[],
+): Promise<string> {
+  return ledIdFrom(clientId, await digestOf(ledText({ versionId, steps, findings })));
+}
+
 /** The routine of a day as the practice would hand it out, put together by the device. */
-async function practise({ userId, clientId }: Pack, known: Known, now: number) {
+async function practise(pack: Pack, known: Known, now: number) {
   const { version, findings, ...rest } = practiseOf(known, now);
+  const { userId } = pack;
   if (!version) return { userId, ...rest, version };
   const { words, ...led } = version;
-  const digest = await digestOf(ledText({ versionId: led.id, steps: led.steps, findings }));
   return {
     userId,
     ...rest,
-    version: { ...led, ...words, ledId: ledIdFrom(clientId, digest) },
+    version: { ...led, ...words, ledId: await ledIdOf(pack, led, findings) },
   };
 }
 
@@ -54,6 +64,16 @@ export async function onThisDay(
       return startOf(known, now);
     case 'practise':
       return practise(pack, known, now);
+    case 'by-hand': {
+      const { findings, version, ...rest } = byHandOf(known, now);
+      const { userId } = pack;
+      if (!version) return { userId, ...rest, version };
+      return {
+        userId,
+        ...rest,
+        version: { ...version, ledId: await ledIdOf(pack, version, findings) },
+      };
+    }
     case 'places':
       return placesOf(known);
     case 'course':

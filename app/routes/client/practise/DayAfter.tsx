@@ -11,7 +11,7 @@ import {
 import type { AskedAfter } from '#core/today';
 import { nearDay } from '~/ui/parts/words';
 import classes from './DayAfter.module.css';
-import shared from './practise.module.css';
+import shared from '~/ui/session/session.module.css';
 
 /** What is told of a day after. */
 export interface Told {

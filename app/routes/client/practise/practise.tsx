@@ -17,9 +17,9 @@ import { usePackAhead } from '~/ui/offline/usePackAhead';
 import { orKept } from '~/ui/offline/orKept';
 import type { Route } from './+types/practise';
 import { DayAfter, type Told } from './DayAfter';
-import { Guide } from './Guide';
-import { Opening } from './Opening';
-import classes from './practise.module.css';
+import { Guide } from '~/ui/session/Guide';
+import { Opening } from '~/ui/session/Opening';
+import classes from '~/ui/session/session.module.css';
 
 export const meta: Route.MetaFunction = () => [
   { title: 'Practise · Entspann' },

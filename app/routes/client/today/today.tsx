@@ -49,8 +49,15 @@ function Sessions({ last, today }: Pick<Start, 'last' | 'today'>) {
       <ul className={classes.last}>
         {last.slice(0, 6).map((session) => (
           <li key={session.id}>
-            <span>{nearDay(session.day, today)}</span>
-            <span>{session.word || (session.counts ? 'done' : 'broken off')}</span>
+            <Link to={`/log/${session.id}`}>{nearDay(session.day, today)}</Link>
+            <span>
+              {session.takenBack
+                ? 'taken back'
+                : session.word || (session.counts ? 'done' : 'broken off')}
+              {session.byHand && !session.takenBack && (
+                <small className={classes.soft}> written down afterwards</small>
+              )}
+            </span>
           </li>
         ))}
       </ul>
@@ -200,6 +207,9 @@ export default function Today({ loaderData }: Route.ComponentProps) {
         </li>
         <li>
           <Link to="/course">How it goes so far, and a word to {therapistName}</Link>
+        </li>
+        <li>
+          <Link to="/by-hand">A session you did without the phone</Link>
         </li>
         <li>
           <Link to="/points">A new tender place</Link>

@@ -153,6 +153,12 @@ export function IssuePanel({
           </p>
         </Notice>
       )}
+      <p className={classes.look}>
+        <Link to="../preview" relative="path">
+          See the session as the client does
+        </Link>
+        , at any speed; nothing is logged.
+      </p>
       <Button onClick={() => onIssue(reason)} disabled={!canIssue} loading={issue.busy} fullWidth>
         Issue version {baseNumber + 1}
         <kbd className={classes.key} aria-hidden>

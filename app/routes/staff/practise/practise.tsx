@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { dayOf } from '#core/calendar';
 import { responseWords } from '#core/response';
 import { clockSays, endingOf } from '#core/session';
 import { staffContext } from '~/context.server';
@@ -79,7 +80,7 @@ export default function Log({ loaderData, params }: Route.ComponentProps) {
             const clock = clockSays(session.clock);
             const after = session.response === null ? null : responseWords(session.response);
             return (
-              <tr key={session.id}>
+              <tr key={session.id} data-taken-back={session.takenBack || undefined}>
                 <th scope="row">{nearDay(session.day, today)}</th>
                 <td className={classes.wide}>{session.versionNumber}</td>
                 <td className={classes.figure}>
@@ -106,6 +107,11 @@ export default function Log({ loaderData, params }: Route.ComponentProps) {
                       {counted(session.again, 'point')} did not fade and had a second try
                     </span>
                   )}
+                  {session.corrections.map(({ at, says }) => (
+                    <span key={`${at}:${says}`} className={classes.after}>
+                      corrected {nearDay(dayOf(at, loaderData.timeZone), today)}: {says}
+                    </span>
+                  ))}
                   {clock && <span className={classes.clock}>{clock}</span>}
                 </td>
                 <td className={classes.word}>{session.word}</td>

@@ -1,6 +1,6 @@
 import type { SessionState } from '#core/session';
 import { minutesLeft } from './place';
-import classes from './practise.module.css';
+import classes from './session.module.css';
 
 /** How far the session is: which hold of how many, and about how long to go. */
 export function Progress({ state }: { state: SessionState }) {

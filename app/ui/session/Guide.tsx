@@ -12,7 +12,7 @@ import { LedContext } from './led';
 import type { Taken } from './Measuring';
 import { Opening } from './Opening';
 import { Run } from './Run';
-import classes from './practise.module.css';
+import classes from './session.module.css';
 
 const CLOCKS = { wall: () => Date.now(), steady: () => performance.now() };
 

@@ -22,7 +22,7 @@ import { moveWords } from './moves';
 import { OnButton } from './OnButton';
 import { Picture } from './Picture';
 import { Progress } from './Progress';
-import classes from './practise.module.css';
+import classes from './session.module.css';
 
 interface DoingProps {
   state: SessionState;

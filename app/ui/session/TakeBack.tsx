@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import classes from './practise.module.css';
+import classes from './session.module.css';
 
 const TAKE_BACK_MS = 6_000;
 

@@ -14,7 +14,7 @@ import { activityOf } from './activityOf';
 import { useEarly } from './early';
 import { Picture } from './Picture';
 import { Progress } from './Progress';
-import classes from './practise.module.css';
+import classes from './session.module.css';
 
 /** A figure taken today. */
 export type Taken = HomeFigure;

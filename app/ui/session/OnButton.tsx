@@ -1,6 +1,6 @@
 import { useGoesOn } from '~/ui/practise/useGoesOn';
 import { useWays } from '~/ui/practise/ways';
-import classes from './practise.module.css';
+import classes from './session.module.css';
 
 /** The large button that goes on; for whoever wants it so it is pressed by a count. */
 export function OnButton({

@@ -1,5 +1,5 @@
 import type { EventBody, SessionState } from '#core/session';
-import classes from './practise.module.css';
+import classes from './session.module.css';
 
 type Happen = (body: EventBody) => void;
 

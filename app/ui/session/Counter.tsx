@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { countsByTouch, type EventBody, type SessionState } from '#core/session';
-import classes from './practise.module.css';
+import classes from './session.module.css';
 
 /**
  * What is said beside the clock. Where something is counted a touch on it counts one on, for whoever goes slower than the

@@ -18,7 +18,7 @@ import { placePicture, wayPicture } from '~/keeping/pictures';
 import { OnButton } from './OnButton';
 import { Picture } from './Picture';
 import { Progress } from './Progress';
-import classes from './practise.module.css';
+import classes from './session.module.css';
 
 interface FindProps {
   state: SessionState;

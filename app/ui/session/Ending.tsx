@@ -9,7 +9,7 @@ import { clockTime, counted } from '~/ui/parts/words';
 import { tendernessFill, tendernessInk } from '~/ui/theme/tenderness';
 import { useLed } from './led';
 import { postureBefore } from './moves';
-import classes from './practise.module.css';
+import classes from './session.module.css';
 
 const WORD_LENGTH = 280;
 

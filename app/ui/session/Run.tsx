@@ -27,7 +27,7 @@ import { Opening } from './Opening';
 import { Progress } from './Progress';
 import { remainingPlace, remainingSpots } from './place';
 import { useHeard } from './useHeard';
-import classes from './practise.module.css';
+import classes from './session.module.css';
 
 const TICK_MS = 200;
 /** What opens under a finger is not chosen by the same tap, nor by a second one meant for before. */

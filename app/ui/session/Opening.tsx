@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { openSound } from '~/ui/practise/cues';
 import { counted, minutesBand } from '~/ui/parts/words';
-import classes from './practise.module.css';
+import classes from './session.module.css';
 import { WaysPanel } from './WaysPanel';
 
 const ANY_TIME: readonly (Region | undefined)[] = ['neck', 'head and jaw'];

@@ -27,7 +27,7 @@ import { HoldAlerts } from './HoldAlerts';
 import { pointWords, usePresentPlace } from './place';
 import { Progress } from './Progress';
 import { TakeBack } from './TakeBack';
-import classes from './practise.module.css';
+import classes from './session.module.css';
 
 interface HoldingProps {
   state: SessionState;

@@ -2,7 +2,7 @@ import type { HoldStep } from '#core/routine';
 import { heldSeconds, type SessionState } from '#core/session';
 import { clockTime } from '~/ui/parts/words';
 import { useLed } from './led';
-import classes from './practise.module.css';
+import classes from './session.module.css';
 
 /** What has to be heeded at once while a point is pressed, or has just been. */
 export function HoldAlerts({

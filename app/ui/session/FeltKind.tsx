@@ -1,5 +1,5 @@
 import type { EventBody, SessionState } from '#core/session';
-import classes from './practise.module.css';
+import classes from './session.module.css';
 
 /**
  * The kind as well as the number: it changed, or it is only pain and no welcome ache. Whoever said so is asked again

@@ -1,6 +1,6 @@
 import { useCallback, useState } from 'react';
 import { useDrawing } from '~/ui/offline/useDrawing';
-import classes from './practise.module.css';
+import classes from './session.module.css';
 
 /** The drawing as large as the screen. */
 function Large({ address, says, onClose }: { address: string; says: string; onClose: () => void }) {
