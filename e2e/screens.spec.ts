@@ -244,6 +244,7 @@ for (const { viewport, staff, client } of VIEWS) {
       '/places',
       '/course',
       '/by-hand',
+      '/reminders',
       '/print',
       '/referral',
     ]) {

@@ -38,6 +38,7 @@ const app = createApp({
     demo: true,
     setUpCode: randomUUID(),
     hasRoom: () => true,
+    outward: { mail: null, address: 'http://127.0.0.1', allowsPush: () => false },
     report: (error) => console.error(error),
   },
   log: pino({ level: 'silent' }),

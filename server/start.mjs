@@ -9,11 +9,15 @@ import {
   codesOf,
   createApp,
   listenTrouble,
+  mailBy,
   needsSetUp,
   openFolder,
   openServer,
+  pushHosts,
   readSettings,
+  remind,
   scheduleBackups,
+  scheduleReminders,
   startTrouble,
   watchRoom,
 } from '../build/server/index.js';
@@ -53,12 +57,21 @@ const room = settings.databaseUrl
   ? ALWAYS_ROOM
   : await watchRoom(settings.dataFolder, settings.keepFreeBytes);
 let closing = false;
+/** Known once the server listens. */
+let address = settings.publicUrl ?? '';
 const setting = {
   db: data.db,
   now: () => new Date(),
   demo: settings.demo,
   setUpCode: settings.setUpCode ?? randomBytes(6).toString('hex'),
   hasRoom: room.hasRoom,
+  outward: {
+    mail: settings.mail && mailBy(settings.mail.url, settings.mail.from),
+    get address() {
+      return address;
+    },
+    allowsPush: pushHosts(settings.pushHosts),
+  },
   report: (error) => log.error({ event: 'broken', ...codesOf(error) }, 'something broke'),
 };
 const app = createApp({
@@ -103,7 +116,7 @@ export const started = new Promise((done) => {
   });
   server.listen(settings.port, settings.host, () => {
     const { port } = server.address();
-    const address = settings.publicUrl ?? `http://${settings.host}:${port}`;
+    address = settings.publicUrl ?? `http://${settings.host}:${port}`;
     log.info({ engine: data.engine, address, port }, 'listening');
     done({ data, address });
   });
@@ -117,6 +130,11 @@ if (process.env.SAYS_CODE !== '0' && (await needsSetUp(setting))) {
   );
 }
 
+const stopReminders = scheduleReminders(
+  () => remind(setting),
+  (error) => log.error({ event: 'no reminders', ...codesOf(error) }, 'reminders failed'),
+);
+
 async function shutDown(signal) {
   if (closing) return;
   closing = true;
@@ -127,6 +145,7 @@ async function shutDown(signal) {
   clearTimeout(late);
   room.close();
   stopBackups();
+  await stopReminders();
   await data.close();
   process.exit(0);
 }

@@ -4,3 +4,4 @@ export * from './schema/routines.server';
 export * from './schema/visits.server';
 export * from './schema/keeping.server';
 export * from './schema/complaints.server';
+export * from './schema/reminders.server';

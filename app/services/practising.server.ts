@@ -1,4 +1,6 @@
 import { byHandOf, courseOfOwn, placesOf, practiseOf, startOf, type Known } from '#core/today';
+import { readWish } from '#core/reminders';
+import { remindingOf } from '~/db/reminders.server';
 import { handOut, ledIdOf } from '~/db/led.server';
 import { complaintsOf } from '~/db/complaints.server';
 import { messagesOf } from '~/db/messages.server';
@@ -15,7 +17,7 @@ const SHOWN_BACK = 20;
 /** What is known of a client that decides what is before them on a day. */
 export async function knownOf({ db, ...setting }: Setting, who: Principal) {
   const file = await ownFile({ db, ...setting }, who);
-  const [versions, sessions, { interviews }, complaints, measured, places, messages] =
+  const [versions, sessions, { interviews }, complaints, measured, places, messages, reminding] =
     await Promise.all([
       versionsOf(db, file.id),
       lastKnownOf(db, file.id, SHOWN_BACK),
@@ -24,6 +26,7 @@ export async function knownOf({ db, ...setting }: Setting, who: Principal) {
       measurementsOf(db, file.id),
       toldOfPlaces(db, file.id),
       messagesOf(db, file.id),
+      remindingOf(db, file.id),
     ]);
   return {
     clientId: file.id,
@@ -66,6 +69,7 @@ export async function knownOf({ db, ...setting }: Setting, who: Principal) {
         way,
       })),
     numbers: { practice: who.phone, emergency: who.emergencyNumber },
+    reminding: readWish(reminding?.wish),
   } satisfies Known & { clientId: string };
 }
 

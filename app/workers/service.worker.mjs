@@ -27,3 +27,30 @@ async function page({ request, url }) {
 registerRoute(new NavigationRoute(page, { allowlist: [PAGES] }));
 
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
+
+// A reminder: what it says came sealed for this device, and nothing of health is in it.
+self.addEventListener('push', (event) => {
+  const { title, text, tag, to } = event.data?.json() ?? {};
+  if (!title) return;
+  event.waitUntil(
+    self.registration.showNotification(title, {
+      body: text,
+      // Twice the same is shown once.
+      tag,
+      icon: '/icons/192.png',
+      data: { to },
+    }),
+  );
+});
+
+self.addEventListener('notificationclick', (event) => {
+  event.notification.close();
+  const to = new URL(event.notification.data?.to ?? '/today', self.location.origin);
+  if (to.origin !== self.location.origin) return;
+  event.waitUntil(
+    self.clients.matchAll({ type: 'window' }).then((open) => {
+      const here = open.find((one) => new URL(one.url).pathname === to.pathname);
+      return here ? here.focus() : self.clients.openWindow(to.href);
+    }),
+  );
+});

@@ -2,6 +2,7 @@ import type { Day, TimeOfDay } from '#core/calendar';
 import type { Told } from '#core/complaint';
 import type { AskedAtHome, TakenAtHome } from '#core/measurement';
 import type { BruiseSeen, ToldAfter } from '#core/response';
+import type { ReminderWish } from '#core/reminders';
 import type { Routine } from '#core/routine';
 import type { ScreenAnswer } from '#core/screening';
 import type { SessionState, SessionSummary } from '#core/session';
@@ -74,4 +75,6 @@ export interface Known<F extends OwnFigure = OwnFigure> {
   messages: readonly KnownMessage[];
   own: readonly F[];
   numbers: { practice: string; emergency: string };
+  /** When and how they want to be reminded. */
+  reminding: ReminderWish;
 }

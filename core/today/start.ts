@@ -15,6 +15,7 @@ import {
   type Step,
 } from '#core/routine';
 import { allStop, screen } from '#core/screening';
+import { isWanted, plannedOn } from '#core/reminders';
 import { asked, homeOf, wayOf } from './asked';
 import { dueToday } from './dueToday';
 import type { Known, KnownSession, KnownVersion, OwnFigure } from './known';
@@ -82,6 +83,31 @@ function limitsOf(
   return [...said].map(([itemId, says]) => ({ itemId, says }));
 }
 
+/** Whether the time a client chose has come, within the hours in which that is still true. */
+function isTime(
+  { reminding, timeZone, timesOfDay, habits, sessions, ...known }: Known,
+  version: KnownVersion | null,
+  now: number,
+): boolean {
+  if (!version) return false;
+  const day = dayOf(now, timeZone);
+  const wishes = { timesOfDay, habits };
+  const planned = plannedOn(version.content, wishes, reminding, day, timeZone);
+  const { snoozedUntil } = reminding;
+  const come = [
+    ...planned.map(({ at }) => at),
+    ...(snoozedUntil !== null && dayOf(snoozedUntil, timeZone) === day ? [snoozedUntil] : []),
+  ].filter((at) => at <= now);
+  const last = Math.max(-Infinity, ...come);
+  // Put off: until then it is not the time.
+  if (come.length === 0 || (snoozedUntil !== null && snoozedUntil > now)) return false;
+  const before = come.filter((at) => at < last);
+  const held =
+    allStop(screen(known.screening)) !== null ||
+    wayOf({ ...known, reminding, timeZone, timesOfDay, habits, sessions }, version) !== null;
+  return isWanted({ day, at: last }, { sessions, before, held }, now);
+}
+
 /** A session by an earlier version, begun after the present one was issued: its device did not know of it. */
 const cameBetween = (session: KnownSession | undefined, version: KnownVersion): boolean =>
   session !== undefined && session.versionId !== version.id && session.startedAt > version.issuedAt;
@@ -122,6 +148,8 @@ export function startOf<F extends OwnFigure>(known: Known<F>, now: number) {
     asks: asked(known, today, now),
     numbers: known.numbers,
     rests: restsToday(known),
+    /** The time they chose has come and nothing was done since. */
+    isTime: isTime(known, version, now),
     today,
     version: version &&
       lines && {

@@ -1,3 +1,4 @@
+import { USUAL_WISH } from '#core/reminders';
 import { addDays } from '#core/calendar';
 import fc from 'fast-check';
 import { anyActivity, itemFor, routineWith, timed } from '#core/examples';
@@ -58,6 +59,7 @@ const known = (sessions: KnownSession[]): Known => ({
     seen: [],
     messages: [],
     numbers: { practice: '', emergency: '' },
+    reminding: USUAL_WISH,
   },
 });
 

@@ -2,6 +2,7 @@ import { dayOf } from '#core/calendar';
 import { checkRoutine, settledSites, type Routine } from '#core/routine';
 import { screen } from '#core/screening';
 import { eq, sql } from 'drizzle-orm';
+import { lookAnew } from '~/db/reminders.server';
 import type { Database } from '~/db/database.server';
 import { latestVersion, routineOf, versionsOf } from '~/db/routines.server';
 import { routine, routineVersion } from '~/db/schema.server';
@@ -132,6 +133,7 @@ export const keepIssue: Keeper<'issue'> = async ({
     issuedOn: dayOf(at.getTime(), file.timeZone),
     issuedBy: who.userId,
   });
+  await lookAnew(db, file.id, at);
   const [settled] = await db
     .update(routine)
     .set({

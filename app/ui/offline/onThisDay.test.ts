@@ -1,3 +1,4 @@
+import { USUAL_WISH } from '#core/reminders';
 import { itemFor, routineWith } from '#core/examples';
 import type { Known } from '#core/today';
 import { PACK_EDITION, type Pack } from '~/keeping/pack';
@@ -12,6 +13,7 @@ const known: Known = {
   ...{ name: 'Tove Lark', therapistName: 'Maren', timeZone: 'Pacific/Auckland', nextVisit: null },
   ...{ homeMeasures: [], screening: [], timesOfDay: null, habits: null, complaints: [], own: [] },
   ...{ told: [], seen: [], messages: [], sessions: [], numbers: { practice: '', emergency: '' } },
+  reminding: USUAL_WISH,
   interviews: [{ at: 1, confirmed: true }],
   versions: [
     {

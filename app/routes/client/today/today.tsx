@@ -13,6 +13,7 @@ import { StopSign } from '~/ui/screening/StopSign';
 import { Strip } from '~/ui/strip/Strip';
 import { Beside, RoutineList } from './Lines';
 import { Rests } from './Rests';
+import { Time } from './Time';
 import { When } from './When';
 import { orKept } from '~/ui/offline/orKept';
 import type { Route } from './+types/today';
@@ -149,6 +150,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
           before; it is kept, and says so.
         </p>
       )}
+      {loaderData.isTime && <Time canStart={!way} />}
       <Brought {...loaderData.brought} />
       <Measuring home={loaderData.home} doneToday={doneToday} />
       <section className={classes.start}>
@@ -216,6 +218,9 @@ export default function Today({ loaderData }: Route.ComponentProps) {
         </li>
         <li>
           <Link to="/print">Your routine on paper</Link>
+        </li>
+        <li>
+          <Link to="/reminders">Reminders</Link>
         </li>
         {loaderData.brought.asked && (
           <li>

@@ -10,8 +10,14 @@ import classes from './settings.module.css';
 export const meta: Route.MetaFunction = () => [{ title: 'Settings · Entspann' }];
 
 export async function loader({ context }: Route.LoaderArgs) {
-  const { who } = context.get(personContext);
-  return { practiceName: who.practiceName, name: who.name, role: who.role, home: homeOf(who) };
+  const { setting, who } = context.get(personContext);
+  return {
+    practiceName: who.practiceName,
+    name: who.name,
+    role: who.role,
+    home: homeOf(who),
+    hasTray: who.role !== 'client' && setting.outward.mail === null,
+  };
 }
 
 export default function Settings({ loaderData }: Route.ComponentProps) {
@@ -30,6 +36,7 @@ export default function Settings({ loaderData }: Route.ComponentProps) {
           <NavLink to="/settings/account">Your account</NavLink>
           {role !== 'client' && <NavLink to="/settings/practice">The practice</NavLink>}
           {role === 'owner' && <NavLink to="/settings/trail">Audit trail</NavLink>}
+          {loaderData.hasTray && <NavLink to="/settings/post">Post tray</NavLink>}
         </nav>
         <div className={classes.content}>
           <Outlet />
