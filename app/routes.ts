@@ -29,6 +29,7 @@ export default [
         route('account/two-factor', 'routes/signed-in/settings/two-factor.tsx'),
         route('practice', 'routes/signed-in/settings/practice.tsx'),
         route('trail', 'routes/signed-in/settings/trail.tsx'),
+        route('away', 'routes/signed-in/settings/away.tsx'),
         route('post', 'routes/signed-in/settings/post.tsx'),
       ]),
     ]),

@@ -179,6 +179,8 @@ for (const { viewport, staff, client } of VIEWS) {
       '/settings/account/two-factor',
       '/settings/practice',
       '/settings/trail',
+      '/settings/away',
+      '/settings/post',
     );
     // The scale is asked several times a second: its page is never idle.
     await page.goto('/scale');
@@ -356,6 +358,8 @@ test('every screen fits a phone before its scripts have run', async ({ browser, 
         '/clients/new',
         '/settings/practice',
         '/settings/trail',
+      '/settings/away',
+      '/settings/post',
         ...stages.map((stage) => `${file}/${stage}`),
       ],
     ],

@@ -1,5 +1,6 @@
 import type { Day } from '#core/calendar';
-import { and, asc, desc, eq, gte, ilike, max, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gte, ilike, isNull, max, sql } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/pg-core';
 import type { Database } from './database.server';
 import { escapeLike } from './escapeLike.server';
 import { once } from './reading.server';
@@ -13,6 +14,9 @@ import {
   user,
 } from './schema.server';
 
+/** Who stands in while a therapist is away. */
+const standIn = alias(user, 'stand_in');
+
 const fileQuery = (db: Database, practiceId: string, clientId: string) =>
   db
     .select({
@@ -20,6 +24,9 @@ const fileQuery = (db: Database, practiceId: string, clientId: string) =>
       practiceId: client.practiceId,
       therapistId: client.therapistId,
       therapistName: user.name,
+      awayFrom: user.awayFrom,
+      awayUntil: user.awayUntil,
+      standInName: standIn.name,
       userId: client.userId,
       name: client.name,
       occupation: client.occupation,
@@ -43,6 +50,7 @@ const fileQuery = (db: Database, practiceId: string, clientId: string) =>
     })
     .from(client)
     .innerJoin(user, eq(user.id, client.therapistId))
+    .leftJoin(standIn, and(eq(standIn.id, user.standInId), isNull(standIn.endedAt)))
     .where(and(eq(client.practiceId, practiceId), eq(client.id, clientId)))
     .limit(1);
 
@@ -94,8 +102,13 @@ export const clientsWithLastDay = (db: Database, practiceId: string) => {
       nextVisit: client.nextVisit,
       joined: sql<boolean>`${client.userId} is not null`,
       lastPractised: last.day,
+      therapistName: user.name,
+      awayFrom: user.awayFrom,
+      awayUntil: user.awayUntil,
+      standInId: user.standInId,
     })
     .from(client)
+    .innerJoin(user, eq(user.id, client.therapistId))
     .leftJoin(last, eq(last.clientId, client.id))
     .where(eq(client.practiceId, practiceId))
     .orderBy(asc(client.name));

@@ -199,7 +199,7 @@ async function told(db: Database): Promise<string[]> {
         .map((line) => line.replace(/"habits": null, |, "habits": null/, ''))
         .map((line) =>
           line.replaceAll(
-            /, "(places|besides|bruised|mark)": null|"(places|besides|bruised|mark)": null, /g,
+            /, "(places|besides|bruised|mark|away_from|away_until|stand_in_id)": null|"(places|besides|bruised|mark|away_from|away_until|stand_in_id)": null, /g,
             '',
           ),
         )

@@ -8,6 +8,7 @@ import { lastSessionsOf } from '~/db/sessions.server';
 import { visitCounts, visitsOf } from '~/db/visits.server';
 import { found } from '~/keeping/server/refusal.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
+import { turnsTo } from './away.server';
 import { dueFor, STOPS_FROM } from './due.server';
 import { fileAndAnswers } from './inForce.server';
 
@@ -23,10 +24,12 @@ export async function fileWithAnswers({ db }: Setting, who: Principal, clientId:
 export const fileOf = async (setting: Setting, who: Principal, clientId: string) =>
   (await fileWithAnswers(setting, who, clientId)).file;
 
-/** A client's own file. */
-export async function ownFile({ db }: Setting, who: Principal) {
+/** A client's own file, with whom they turn to: their therapist, or whoever stands in. */
+export async function ownFile({ db, now }: Setting, who: Principal) {
   const clientId = found(who.clientId, 'client');
-  return found(await fileAndAnswers(db, who.practiceId, clientId), 'client').file;
+  const { file } = found(await fileAndAnswers(db, who.practiceId, clientId), 'client');
+  const today = dayOf(now().getTime(), who.timeZone);
+  return { ...file, prescribedBy: file.therapistName, ...turnsTo(file, today) };
 }
 
 /** The head of a client's file: details and how far each stage of the work is. */

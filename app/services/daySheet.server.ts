@@ -10,6 +10,7 @@ import {
 } from '~/db/clients.server';
 import { unansweredIn } from '~/db/messages.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
+import { isAway } from './away.server';
 
 /** What a client answered alone and nobody has confirmed: whether it stops everything. */
 const answersOfDay = (row: { day: string; replies: Reply[] } | undefined) =>
@@ -69,6 +70,12 @@ export async function daySheet(setting: Setting, who: Principal) {
       lastPractised: person.lastPractised,
       doneThisWeek: done.length,
       askedThisWeek: askedBetween(asks, monday, addDays(monday, 6)),
+      /** Whose client they are, where the one who looks stands in for them today. */
+      standsInFor:
+        person.standInId === who.userId &&
+        isAway({ from: person.awayFrom, until: person.awayUntil }, today)
+          ? person.therapistName
+          : null,
       version: asks.at(-1)?.number ?? null,
       quietDays: tooQuiet,
       told: seen.told,

@@ -14,13 +14,16 @@ export const handOutOf = async (setting: Setting, who: Principal, clientId: stri
   handOutFrom(setting, who, await fileOf(setting, who, clientId));
 
 /** The same for the client who prints it themselves. */
-export const ownHandOut = async (setting: Setting, who: Principal) =>
-  handOutFrom(setting, who, await ownFile(setting, who));
+export async function ownHandOut(setting: Setting, who: Principal) {
+  const file = await ownFile(setting, who);
+  // On paper stands who issued it, whoever stands in this week.
+  return handOutFrom(setting, who, { ...file, therapistName: file.prescribedBy });
+}
 
 async function handOutFrom(
   setting: Setting,
   who: Principal,
-  file: Awaited<ReturnType<typeof ownFile>>,
+  file: Awaited<ReturnType<typeof fileOf>>,
 ) {
   const version = (await versionsOf(setting.db, file.id)).at(-1);
   if (!version) return null;

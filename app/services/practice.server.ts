@@ -40,6 +40,11 @@ export function ownerOnly(who: Principal): void {
   }
 }
 
+/** What is for those who work here is not there for a client. */
+export function staffOnly(who: Principal): void {
+  if (who.role === 'client') throw new Refusal(404, 'There is no such page.');
+}
+
 export const practicePeople = ({ db }: Setting, who: Principal) => staffOf(db, who.practiceId);
 
 export async function changePractice(

@@ -32,6 +32,7 @@ export async function knownOf({ db, ...setting }: Setting, who: Principal) {
     clientId: file.id,
     name: file.name,
     therapistName: file.therapistName,
+    away: file.away,
     timeZone: file.timeZone,
     nextVisit: file.nextVisit,
     homeMeasures: file.homeMeasures,

@@ -34,6 +34,7 @@ import { Refusal } from '~/keeping/server/refusal.server';
 import type { Outward, Principal, Setting } from '~/keeping/server/setting.server';
 import { ownFile } from './clientFile.server';
 import { answersInForce } from './inForce.server';
+import { staffOnly } from './practice.server';
 import { pushKeys, sendPush, type PushKeys } from './push.server';
 
 const DAYS_SHOWN = 7;
@@ -127,7 +128,7 @@ export const leaveDevice = (setting: Setting, who: Principal, endpoint: string) 
 
 /** The simulated post tray, for those who work here. */
 export function postTrayOf({ db }: Setting, who: Principal) {
-  if (who.role === 'client') throw new Refusal(404, 'There is no such page.');
+  staffOnly(who);
   return trayOf(db, who.practiceId, TRAY_SHOWN);
 }
 

@@ -54,7 +54,10 @@ export interface OwnFigure extends TakenAtHome {
 /** What is known of a client, as far as it decides what is before them on a day; plain data, so that a device can keep it. */
 export interface Known<F extends OwnFigure = OwnFigure> {
   name: string;
+  /** Whom they turn to: their therapist, or whoever stands in. */
   therapistName: string;
+  /** Who issued the routine and is away, until when; null: nobody is. */
+  away: { name: string; until: Day } | null;
   /** IANA. */
   timeZone: string;
   nextVisit: Day | null;

@@ -132,6 +132,7 @@ export function startOf<F extends OwnFigure>(known: Known<F>, now: number) {
   return {
     name: known.name,
     therapistName: known.therapistName,
+    away: known.away,
     nextVisit: known.nextVisit,
     asksHome: known.homeMeasures.length > 0,
     home: homeOf(known, today, lines && lines.sure),

@@ -60,6 +60,7 @@ const known = (sessions: KnownSession[]): Known => ({
     messages: [],
     numbers: { practice: '', emergency: '' },
     reminding: USUAL_WISH,
+    away: null,
   },
 });
 

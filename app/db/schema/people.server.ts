@@ -49,6 +49,10 @@ export const user = pgTable(
     createdAt: instant('created_at').notNull(),
     /** When a staff account was ended; what it did stays under its name. */
     endedAt: instant('ended_at'),
+    /** Away from the first of these days to the last, by the practice’s calendar; and who stands in. */
+    awayFrom: date('away_from', { mode: 'string' }),
+    awayUntil: date('away_until', { mode: 'string' }),
+    standInId: uuid('stand_in_id'),
   },
   (table) => [
     uniqueIndex('user_account_email').on(table.email),

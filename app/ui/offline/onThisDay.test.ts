@@ -14,6 +14,7 @@ const known: Known = {
   ...{ homeMeasures: [], screening: [], timesOfDay: null, habits: null, complaints: [], own: [] },
   ...{ told: [], seen: [], messages: [], sessions: [], numbers: { practice: '', emergency: '' } },
   reminding: USUAL_WISH,
+  away: null,
   interviews: [{ at: 1, confirmed: true }],
   versions: [
     {

@@ -181,7 +181,7 @@ export function Opening({
         <p className={classes.small}>
           {nothing
             ? `Because of what you answered the whole routine rests. Speak to ${therapistName}: they see it too.`
-            : `Prescribed by ${therapistName}. Unsure whether it is safe for you today? Leave it and ask.`}
+            : `Unsure whether it is safe for you today? Leave it and ask ${therapistName}.`}
         </p>
       </div>
     </>

@@ -20,6 +20,8 @@ type Pace = (typeof PACES)[number]['value'];
 
 const NOTHING_HOME = { before: [], again: [], weekly: [], taken: [], last: [] };
 
+const clockOfNow = () => pacedClock(() => performance.now(), Date.now());
+
 /** The session of a routine, led at any pace and kept nowhere. */
 function Led({
   routine,
@@ -75,7 +77,7 @@ export function Preview({
 }) {
   const [pace, setPace] = useState<Pace>('1');
   const [turn, setTurn] = useState(0);
-  const clock = useMemo(() => pacedClock(() => performance.now(), Date.now()), []);
+  const [clock] = useState(clockOfNow);
   return (
     <div className={classes.preview}>
       <header className={classes.bar}>

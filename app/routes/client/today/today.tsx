@@ -150,6 +150,12 @@ export default function Today({ loaderData }: Route.ComponentProps) {
           before; it is kept, and says so.
         </p>
       )}
+      {loaderData.away && (
+        <p className={classes.ask}>
+          {loaderData.away.name} is away until {nearDay(loaderData.away.until, today)}.{' '}
+          <strong>{therapistName}</strong> stands in and sees what you tell.
+        </p>
+      )}
       {loaderData.isTime && <Time canStart={!way} />}
       <Brought {...loaderData.brought} />
       <Measuring home={loaderData.home} doneToday={doneToday} />
@@ -186,7 +192,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
       {content.message && (
         <blockquote className={classes.message}>
           <p>{content.message}</p>
-          <footer>{therapistName}</footer>
+          <footer>{loaderData.away?.name ?? therapistName}</footer>
         </blockquote>
       )}
       <section>

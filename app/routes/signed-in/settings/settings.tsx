@@ -35,6 +35,7 @@ export default function Settings({ loaderData }: Route.ComponentProps) {
           <NavLink to="/settings/about">About and cautions</NavLink>
           <NavLink to="/settings/account">Your account</NavLink>
           {role !== 'client' && <NavLink to="/settings/practice">The practice</NavLink>}
+          {role !== 'client' && <NavLink to="/settings/away">When you are away</NavLink>}
           {role === 'owner' && <NavLink to="/settings/trail">Audit trail</NavLink>}
           {loaderData.hasTray && <NavLink to="/settings/post">Post tray</NavLink>}
         </nav>

@@ -81,7 +81,10 @@ function Rows({ rows }: { rows: DaySheetRow[] }) {
         <Link to={`/clients/${row.id}`}>
           <bdi>{row.name}</bdi>
         </Link>
-        <span>{row.occupation}</span>
+        <span>
+          {row.occupation}
+          {row.standsInFor !== null && `, you stand in for ${row.standsInFor}`}
+        </span>
       </th>
       <td>
         {row.version === null ? (
