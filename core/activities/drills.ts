@@ -33,7 +33,7 @@ export const DRILLS: readonly Drill[] = [
     demands: { regions: [] },
     sided: true,
     says: [
-      'Reach the arm forward while it turns inwards, the blade going along.',
+      'Reach the arm forward while it turns inwards, the shoulder blade going along.',
       'Draw it back as slowly, turning out.',
     ],
   }),

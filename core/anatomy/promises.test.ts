@@ -124,3 +124,21 @@ describe('what is promised is possible', () => {
     expect(hard).toEqual(['blade-corner: hook-cane', 'above-ridge: hook-cane']);
   });
 });
+
+describe('what a client reads of a site', () => {
+  // Said on its own, none of these is a word people have: a picture or an explanation has to stand with it.
+  const TRADE =
+    /(?<!shoulder )\bblades?\b|\blanes?\b|soft window|\bspinous\b|\bcrest\b|trochanter|transverse|levator|trapezi|rhomboid|erector|\bischi|\bdistal\b|\bmedial\b|\blateral\b/i;
+
+  it.each(SITES.map((site) => [site.id, site] as const))('%s is told in plain words', (_, site) => {
+    const texts = [
+      ...site.find,
+      site.keepOff,
+      site.watch,
+      site.watchOnFloor ?? '',
+      site.afterCare,
+      ...site.setups.map(({ how }) => how),
+    ];
+    expect(texts.filter((text) => TRADE.test(text))).toEqual([]);
+  });
+});

@@ -45,7 +45,7 @@ export const ZONES = {
   ),
   spine: zone(
     'Spine',
-    'Never on the spinous bones, and never across them: stay on the flesh beside them.',
+    'Never on the bony points of the spine, and never across them: stay on the flesh beside them.',
     band('back', 9, [0, 116], [0, 448]),
   ),
   'blade-ridge': zone(

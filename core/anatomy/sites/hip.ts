@@ -14,7 +14,7 @@ export const HIP_SITES = [
     flesh: 'thick',
     find: [
       'Between the lowest ribs and the rim of the pelvis, beside the spine.',
-      'The lane is the thick cord a thumb’s breadth out.',
+      'The muscle is a thick cord a thumb’s breadth out.',
     ],
     refersTo: ['buttock'],
     keepOff: 'Not on the spine; gentle at the top, where the floating ribs end.',
@@ -41,8 +41,8 @@ export const HIP_SITES = [
     sensitivity: 'ordinary',
     flesh: 'thick',
     find: [
-      'Find the lowest rib and the rim of the pelvis: the soft window lies between them.',
-      'Go outwards from the spine past the first thick lane of muscle.',
+      'Find the lowest rib and the rim of the pelvis: the soft space lies between them.',
+      'Go outwards from the spine past the first thick cord of muscle.',
     ],
     refersTo: ['hip', 'leg'],
     keepOff: 'Not on the lowest ribs, not on the spine.',
@@ -54,14 +54,18 @@ export const HIP_SITES = [
     points: { from: 2, to: 3 },
     methods: ['fade', 'timed', 'build-up'],
     setups: [
-      by('tennis-ball', 'wall-back', 'Ball in the window, hips touching the wall, knees soft.'),
+      by(
+        'tennis-ball',
+        'wall-back',
+        'Ball in that soft space, hips touching the wall, knees soft.',
+      ),
       by(
         'tennis-ball',
         'lying-back',
         'Knees bent, tip them over towards the ball and let it sink. Ankle over knee for more.',
       ),
       by('firm-ball', 'lying-back', 'As with the tennis ball, on a mat.'),
-      by('hook-cane', 'seated', 'Knob in the window from behind, light pull.'),
+      by('hook-cane', 'seated', 'Knob in that soft space from behind, light pull.'),
     ],
     related: [{ siteId: 'upper-outer-buttock', why: 'Both hold the pelvis level: look at both.' }],
     tests: ['trunk-side-bend'],

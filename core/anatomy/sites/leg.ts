@@ -133,8 +133,12 @@ export const LEG_SITES = [
       ),
 
       by('knuckle', 'seated', 'Knuckles, leg stretched out and loose, slowly.'),
-      by('elbow', 'seated', 'Lean the elbow’s flat into the outer lane, slowly.'),
-      by('hook-cane', 'seated', 'Knob on the outer lane, press in and pull slowly sideways.'),
+      by('elbow', 'seated', 'Lean the elbow’s flat into the outer side of the thigh, slowly.'),
+      by(
+        'hook-cane',
+        'seated',
+        'Knob on the outer side of the thigh, press in and pull slowly sideways.',
+      ),
     ],
     related: [{ siteId: 'outer-thigh-band', why: 'It lies under the band and bulges into it.' }],
     tests: ['heel-to-buttock', 'squat'],
@@ -308,7 +312,7 @@ export const LEG_SITES = [
     points: { from: 1, to: 2 },
     methods: ['timed', 'strokes', 'fade'],
     setups: [
-      by('knuckle', 'seated', 'Knuckle down the lane, a coin’s width each way.'),
+      by('knuckle', 'seated', 'Knuckle down the muscle, a coin’s width each way.'),
       by('tennis-ball', 'all-fours', 'On all fours, shin side over the ball, hands carrying most.'),
     ],
     tests: ['knee-to-wall'],

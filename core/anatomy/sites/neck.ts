@@ -227,7 +227,7 @@ export const NECK_SITES = [
     sensitivity: 'guarded',
     flesh: 'thin',
     find: [
-      'Low at the side of the neck, in front of the edge of the trapezius.',
+      'Low at the side of the neck, in front of the edge of the big neck-and-shoulder muscle.',
       'Breathe in deeply: if it is more tender then, it is the right muscle.',
     ],
     refersTo: ['arm', 'inner-blade-edge'],
@@ -239,7 +239,13 @@ export const NECK_SITES = [
     points: { from: 1, to: 2 },
     often: OFTEN,
     methods: ['timed'],
-    setups: [by('thumb', 'seated', 'Thumb in front of the trapezius edge, light and slow.')],
+    setups: [
+      by(
+        'thumb',
+        'seated',
+        'Thumb in front of the edge of the big neck-and-shoulder muscle, light and slow.',
+      ),
+    ],
     related: [
       { siteId: 'blade-corner', why: 'Blade corner and side of neck go together: look at both.' },
     ],
@@ -254,7 +260,7 @@ export const NECK_SITES = [
     flesh: 'middling',
     find: [
       'At the side of the neck, an inch below the skull.',
-      'It lies under the edge of the trapezius: nudge that aside.',
+      'It lies under the edge of the big neck-and-shoulder muscle: nudge that aside.',
     ],
     refersTo: ['neck'],
     keepOff: 'Not hard against the cross-processes of the spine.',

@@ -52,7 +52,7 @@ export const SHOULDER_SITES = [
       by(
         'helper-thumb',
         'helped-upright',
-        'Two points on the crest, inside the bony tip, a third between them a little behind: forwards and down into the muscle.',
+        'Two points on the top of the shoulder, inside the bony tip, a third between them a little behind: forwards and down into the muscle.',
       ),
     ],
     related: [{ siteId: 'skull-base', why: 'Both send pain to the head: look at both.' }],
@@ -70,7 +70,7 @@ export const SHOULDER_SITES = [
       'Circle the shoulder: the bony corner moves under the finger. The point lies just above it.',
     ],
     refersTo: ['neck', 'inner-blade-edge'],
-    keepOff: 'Not on the spine, not on the bony ridge of the blade.',
+    keepOff: 'Not on the spine, not on the bony ridge of the shoulder blade.',
     zones: ['spine', 'blade-ridge'],
     watch: 'Slow circles inside the sore range, never to its end.',
     usualHoldSeconds: { from: 30, to: 60 },
@@ -129,7 +129,7 @@ export const SHOULDER_SITES = [
     related: [
       {
         siteId: 'below-ridge',
-        why: 'Front-of-shoulder ache often comes from the muscles on the blade.',
+        why: 'Front-of-shoulder ache often comes from the muscles on the shoulder blade.',
       },
     ],
     tests: ['shoulder-overhead'],
@@ -142,7 +142,7 @@ export const SHOULDER_SITES = [
     sensitivity: 'robust',
     flesh: 'middling',
     find: [
-      'Put the hand on the opposite shoulder: the flat of the blade turns outwards.',
+      'Put the hand on the opposite shoulder: the flat of the shoulder blade turns outwards.',
       'Search the flat below the bony ridge; the front of the shoulder may answer.',
     ],
     refersTo: ['front-of-shoulder', 'arm'],
@@ -157,7 +157,7 @@ export const SHOULDER_SITES = [
       by(
         'sock-ball',
         'wall-back',
-        `Ball on the flat of the blade, turn a little towards it, lean. ${BOTH_WAYS}`,
+        `Ball on the flat of the shoulder blade, turn a little towards it, lean. ${BOTH_WAYS}`,
       ),
       by(
         'tennis-ball',
@@ -173,7 +173,7 @@ export const SHOULDER_SITES = [
     related: [
       {
         siteId: 'above-ridge',
-        why: 'Front-of-shoulder ache often comes from the muscles on the blade.',
+        why: 'Front-of-shoulder ache often comes from the muscles on the shoulder blade.',
       },
     ],
     tests: ['hand-behind-back', 'shoulder-overhead'],
@@ -216,7 +216,7 @@ export const SHOULDER_SITES = [
       by(
         'tennis-ball',
         'lying-side',
-        'Lie on the side, arm forward, ball under the outer edge of the blade.',
+        'Lie on the side, arm forward, ball under the outer edge of the shoulder blade.',
       ),
       by(
         'helper-fingers',

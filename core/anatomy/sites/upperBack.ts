@@ -10,8 +10,8 @@ export const UPPER_BACK_SITES = [
     sensitivity: 'robust',
     flesh: 'middling',
     find: [
-      'Hug yourself: the shoulder blades draw apart and a fleshy lane opens beside the spine.',
-      'The lane runs between the spine and the inner edge of the blade.',
+      'Hug yourself: the shoulder blades draw apart and a strip of flesh opens beside the spine.',
+      'The strip runs between the spine and the inner edge of the shoulder blade.',
     ],
     refersTo: ['between-blades', 'inner-blade-edge'],
     keepOff: 'Never on the spine itself.',
@@ -26,7 +26,11 @@ export const UPPER_BACK_SITES = [
         'wall-back',
         'Hang the ball over the shoulder, back to the wall, hips off the wall, and lean.',
       ),
-      by('tennis-ball', 'wall-back', 'Ball between wall and lane; feet further away for more.'),
+      by(
+        'tennis-ball',
+        'wall-back',
+        'Ball between the wall and that strip; feet further away for more.',
+      ),
       by(
         'tennis-ball',
         'lying-back',
@@ -35,7 +39,7 @@ export const UPPER_BACK_SITES = [
       by(
         'foam-roller',
         'lying-back',
-        'Roller across the blades, head in the hands, feet carrying part of the weight.',
+        'Roller across the shoulder blades, head in the hands, feet carrying part of the weight.',
       ),
       by(
         'double-ball',
@@ -45,7 +49,7 @@ export const UPPER_BACK_SITES = [
       by(
         'hook-cane',
         'seated',
-        'Knob between the blades from over the shoulder; the arms’ own weight.',
+        'Knob between the shoulder blades from over the shoulder; the arms’ own weight.',
       ),
       by(
         'press-stick',
@@ -55,7 +59,7 @@ export const UPPER_BACK_SITES = [
       by(
         'helper-thumb',
         'helped-forward',
-        'Thumb between spine and blade, level with the top of the blade; the other hand on the shoulder.',
+        'Thumb between spine and shoulder blade, level with the top of the shoulder blade; the other hand on the shoulder.',
       ),
     ],
     related: [{ siteId: 'chest', why: 'Rounded shoulders stretch the one and shorten the other.' }],
@@ -70,7 +74,7 @@ export const UPPER_BACK_SITES = [
     flesh: 'middling',
     find: [
       'Below and inside the shoulder blade.',
-      'It narrows towards the spine below the lower corner of the blade.',
+      'It narrows towards the spine below the lower corner of the shoulder blade.',
     ],
     refersTo: ['between-blades', 'neck'],
     keepOff: 'Never on the spine itself.',
@@ -80,7 +84,11 @@ export const UPPER_BACK_SITES = [
     capSeconds: 120,
     methods: ['timed', 'fade', 'sweep', 'search'],
     setups: [
-      by('sock-ball', 'wall-back', 'Ball below and inside the blade, hips off the wall, lean.'),
+      by(
+        'sock-ball',
+        'wall-back',
+        'Ball below and inside the shoulder blade, hips off the wall, lean.',
+      ),
       by('tennis-ball', 'wall-back', 'As with the sock; a small knee bend moves it up.'),
       by('tennis-ball', 'lying-back', 'Lie on the ball, knees bent, arm across the body.'),
     ],
@@ -95,13 +103,13 @@ export const UPPER_BACK_SITES = [
     flesh: 'middling',
     find: [
       'Either side of the spine, a thumb’s breadth out.',
-      'Follow the lane from the blades down to the lowest ribs.',
+      'Follow the cord of muscle beside the spine from the shoulder blades down to the lowest ribs.',
     ],
     refersTo: ['ribs'],
-    keepOff: 'Never on the spinous bones.',
+    keepOff: 'Never on the bony points of the spine.',
     zones: ['spine', 'floating-ribs'],
     watch:
-      'The opposite hand tucks the ball in behind the blade. Roll the lane, never across the spine.',
+      'The opposite hand tucks the ball in behind the shoulder blade. Roll along the muscle, never across the spine.',
     usualHoldSeconds: { from: 20, to: 60 },
     capSeconds: 180,
     methods: ['timed', 'fade', 'sweep', 'search'],
@@ -109,14 +117,14 @@ export const UPPER_BACK_SITES = [
       by(
         'tennis-ball',
         'wall-back',
-        'Opposite hand tucks the ball in beside the spine; mini-squat to roll along the lane.',
+        'Opposite hand tucks the ball in beside the spine; mini-squat to roll along the muscle.',
       ),
       by('double-ball', 'wall-back', 'One ball either side of the spine, mini-squat to roll.'),
       by('double-ball', 'lying-back', 'One ball either side of the spine, knees bent.'),
       by(
         'foam-roller',
         'lying-back',
-        'Roller across, head in the hands; roll slowly from the blades to the lowest ribs.',
+        'Roller across, head in the hands; roll slowly from the shoulder blades to the lowest ribs.',
       ),
     ],
     tests: ['trunk-side-bend', 'breath'],
