@@ -2,6 +2,7 @@
 // answered, on a copy of demo data. Clients save what a session makes, one in ten is a therapist who reads the
 // day sheet and files. Figures are per request; nobody's thinking is simulated.
 import { randomUUID } from 'node:crypto';
+import { asking, demoPeople } from './lib/demoPeople.mjs';
 import { readOptions, wholeNumber } from './lib/options.mjs';
 import { checkNode, ensureBuilt, ensureInstalled, fail } from './lib/ready.mjs';
 
@@ -38,42 +39,8 @@ ensureBuilt();
 const { startDemoServer } = await import('./lib/demoServer.mjs');
 const server = await startDemoServer({ postgresql: options.postgresql, processes });
 
-const ask = async (path, cookie, more = {}) => {
-  const answer = await fetch(server.url + path, {
-    redirect: 'manual',
-    ...more,
-    headers: { cookie, ...more.headers },
-  });
-  return { status: answer.status, text: await answer.text(), answer };
-};
-
-/** Everybody the demo offers, signed in; clients with the version they practise. */
-async function peopleOf() {
-  const { text } = await ask('/sign-in', '');
-  const ids = [...text.matchAll(/name="userId" value="([^"]+)"/g)].map(([, id]) => id);
-  return Promise.all(
-    ids.map(async (userId) => {
-      const { answer } = await ask('/sign-in', '', {
-        method: 'POST',
-        body: new URLSearchParams({ intent: 'demo', userId }),
-      });
-      const cookie = answer.headers
-        .getSetCookie()
-        .map((one) => one.split(';')[0])
-        .join('; ');
-      const isClient = answer.headers.get('location') === '/today';
-      // As the page was sent with it: what a device is led by, by its ids.
-      const led = isClient ? (await ask('/practise', cookie)).text : '';
-      const [, versionId, ledId] =
-        /version\\",[\s\S]*?\\"id\\",\\"([0-9a-f-]{36})[\s\S]*?ledId\\",\\"([0-9a-f-]{36})/.exec(
-          led,
-        ) ?? [];
-      return { userId, cookie, isClient, versionId, ledId };
-    }),
-  );
-}
-
-const people = await peopleOf();
+const ask = asking(server.url);
+const people = await demoPeople(ask);
 const practising = people.filter(({ versionId }) => versionId);
 const therapists = people.filter(({ isClient }) => !isClient);
 if (practising.length === 0 || therapists.length === 0) fail('The demo has nobody to play.');

@@ -252,6 +252,9 @@ const refused = (id: string, error: Refusal): Answer => ({
   details: error.details,
 });
 
+/** What it says, without what is for this side only. */
+const withoutDetails = ({ status, message }: Refusal) => new Refusal(status, message);
+
 const LATER = 'The server is in trouble; it is sent again.';
 
 /** What is told when something broke that nobody foresaw. */
@@ -300,7 +303,15 @@ export async function keepLetters(
         })),
       );
     } catch (error) {
-      if (part.length > 1 && !isOutage(error) && !isFull(error)) {
+      const kept = error instanceof Refusal ? error.details.ofAllBut : undefined;
+      if (error instanceof Refusal && Array.isArray(kept)) {
+        const there = new Set<unknown>(kept);
+        answers.push(
+          ...part.map(({ id }): Answer =>
+            there.has(id) ? { id, is: 'kept', revision: null } : refused(id, withoutDetails(error)),
+          ),
+        );
+      } else if (part.length > 1 && !isOutage(error) && !isFull(error)) {
         // One of them is at fault: each is looked at by itself.
         for (const one of part) await settle([one]);
       } else if (isOutage(error) || isFull(error)) {
