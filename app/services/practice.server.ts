@@ -42,7 +42,7 @@ export function ownerOnly(who: Principal): void {
 
 /** What is for those who work here is not there for a client. */
 export function staffOnly(who: Principal): void {
-  if (who.role === 'client') throw new Refusal(404, 'There is no such page.');
+  if (who.role === 'client') throw new Refusal(403, 'That is for those who work here.');
 }
 
 export const practicePeople = ({ db }: Setting, who: Principal) => staffOf(db, who.practiceId);

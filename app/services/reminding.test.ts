@@ -158,7 +158,7 @@ describe('a reminder', () => {
   it('lies in the tray of its own practice, for those who work there', async () => {
     const { who } = await reminded('Own Tray');
     expect((await postTrayOf(setting, owner)).length).toBeGreaterThan(0);
-    expect(() => postTrayOf(setting, who)).toThrow('no such page');
+    expect(() => postTrayOf(setting, who)).toThrow('those who work here');
   });
 });
 

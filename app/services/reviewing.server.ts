@@ -1,7 +1,7 @@
 import { afterWords } from '#core/response';
 import { dayOf } from '#core/calendar';
 import { courseOf } from '#core/complaint';
-import type { SessionSummary } from '#core/session';
+import { correctionWords, type SessionSummary } from '#core/session';
 import { sessionsAWeek } from '#core/routine';
 import { dropRows, foundRows, weeksOf } from '#core/trend';
 import { complaintsOf } from '~/db/complaints.server';
@@ -65,7 +65,10 @@ const sessionLines = (sessions: SessionRows) =>
         byHand: summary.byHand ?? false,
         takenBack: summary.takenBack ?? false,
         /** What was said of it afterwards. */
-        corrections: summary.corrections ?? [],
+        corrections: (summary.corrections ?? []).map((one) => ({
+          at: one.at,
+          says: correctionWords(one),
+        })),
         /** Of what is not pressed; null when nothing was asked for. */
         beside: besideOf(summary),
       }),

@@ -6,6 +6,7 @@ import {
   apply,
   begin,
   byHand,
+  correctionWords,
   eventSchema,
   mayTakeBack,
   replay,
@@ -97,8 +98,8 @@ describe('a correction after the fact', () => {
     const { state } = ended();
     const next = after(state, { type: 'corrected', step: 0, rating: 0, grade: 4 });
     expect(summarise(next).places[0]).toMatchObject({ before: 4, after: 2, contactSeconds: 20 });
-    expect(summarise(next).corrections).toEqual([
-      { at: START + 900_000, says: 'Breastbone: a rating of 6 was 4.' },
+    expect(summarise(next).corrections?.map((one) => [one.at, correctionWords(one)])).toEqual([
+      [START + 900_000, 'Breastbone: a rating of 6 was 4.'],
     ]);
     expect(summarise(state).corrections).toBeUndefined();
   });
@@ -106,7 +107,9 @@ describe('a correction after the fact', () => {
   it('says the word otherwise, and keeps what it was', () => {
     const next = after(ended().state, { type: 'reworded', word: 'not so fine' });
     expect(next.word).toBe('not so fine');
-    expect(summarise(next).corrections?.[0]?.says).toBe('The word for the day was “fine”.');
+    expect(summarise(next).corrections?.map(correctionWords)[0]).toBe(
+      'The word for the day was “fine”.',
+    );
   });
 
   it('takes a session back: nothing of it counts, and it is still there', () => {

@@ -1,36 +1,28 @@
 import { findSite, placeOf } from '#core/anatomy';
-import { isHold, type Step } from '#core/routine';
-import type { SessionState } from './state';
+import type { NotedCorrection } from './summarise';
 
-function nameOf(step: Step | undefined): string {
-  if (!step) return 'a hold';
-  if (!isHold(step)) return step.title;
-  const site = findSite(step.siteId);
-  const place = site ? placeOf(site, step.side) : step.siteId;
-  return step.spot ? `${place} (${step.spot})` : place;
+function placeWords({ siteId, side, name }: Extract<NotedCorrection, { of: 'rating' }>): string {
+  if (siteId === null) return name;
+  const site = findSite(siteId);
+  const place = site ? placeOf(site, side) : siteId;
+  return name === '' ? place : `${place} (${name})`;
 }
 
 const quoted = (word: string) => (word === '' ? 'nothing' : `“${word}”`);
 
 /**
- * What was said of a session afterwards, a sentence each, oldest first.
+ * What was said of a session afterwards, as a sentence. Told where it is read and not where it is kept: the names of the
+ * sites are a table that a session under way does without.
  *
- * @example correctionWords(state) // [{ at, says: 'Shoulder ridge, right: a rating of 6 was 4.' }]
+ * @example correctionWords(correction) // 'Shoulder ridge, right: a rating of 6 was 4.'
  */
-export const correctionWords = ({
-  steps,
-  corrections,
-}: Pick<SessionState, 'steps' | 'corrections'>): { at: number; says: string }[] =>
-  corrections.map((one) => {
-    switch (one.of) {
-      case 'rating':
-        return {
-          at: one.at,
-          says: `${nameOf(steps[one.step])}: a rating of ${one.from} was ${one.to}.`,
-        };
-      case 'word':
-        return { at: one.at, says: `The word for the day was ${quoted(one.from)}.` };
-      case 'session':
-        return { at: one.at, says: 'It was not done; taken back.' };
-    }
-  });
+export function correctionWords(correction: NotedCorrection): string {
+  switch (correction.of) {
+    case 'rating':
+      return `${placeWords(correction)}: a rating of ${correction.from} was ${correction.to}.`;
+    case 'word':
+      return `The word for the day was ${quoted(correction.from)}.`;
+    case 'session':
+      return 'It was not done; taken back.';
+  }
+}

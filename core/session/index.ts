@@ -11,6 +11,7 @@ export {
 } from './reasons';
 export { byHand, type ToldByHand } from './byHand';
 export { mayTakeBack } from './correct';
+export { correctionWords } from './correctionWords';
 export { begin, type HoldRecord, type Phase, type SessionState } from './state';
 export { apply, replay } from './apply';
 export { clockSays, endingOf, type Ending } from './ending';

@@ -8,8 +8,7 @@ import {
   type HoldStep,
   type Step,
 } from '#core/routine';
-import { correctionWords } from './correctionWords';
-import type { HoldOutcome, HoldRecord, SessionState } from './state';
+import type { Correction, HoldOutcome, HoldRecord, SessionState } from './state';
 
 /** One point of the map in one session: its rating while pressing, and the last one. */
 export interface RatedPoint {
@@ -65,8 +64,8 @@ export interface SessionSummary {
   byHand?: true;
   /** It was not done, as was said afterwards: nothing of it counts. */
   takenBack?: true;
-  /** What was said afterwards, in words, oldest first. `at` in ms since 1970 UTC. */
-  corrections?: readonly { at: number; says: string }[];
+  /** What was said afterwards, oldest first. */
+  corrections?: readonly NotedCorrection[];
   /** At least half of the holds that had a tender point were held; without holds, half of the rest was done. */
   counts: boolean;
 }
@@ -159,6 +158,27 @@ function firstWhilePressing(hold: HoldRecord | undefined): number | undefined {
   return first?.when === 'pressing' ? first.grade : undefined;
 }
 
+/** A correction as it is kept with the summary: with the place it is of, so that it is told without the log. */
+export type NotedCorrection =
+  | Exclude<Correction, { of: 'rating' }>
+  | (Extract<Correction, { of: 'rating' }> & {
+      siteId: string | null;
+      side: Side;
+      name: string;
+    });
+
+function named({ steps }: SessionState, correction: Correction): NotedCorrection {
+  if (correction.of !== 'rating') return correction;
+  const step = steps[correction.step];
+  const isPressed = step !== undefined && isHold(step);
+  return {
+    ...correction,
+    siteId: isPressed ? step.siteId : null,
+    side: step?.side ?? 'mid',
+    name: isPressed ? (step.spot ?? '') : (step?.title ?? ''),
+  };
+}
+
 /** A session of which nothing counts. */
 const NOTHING = { places: [], holdsDone: 0, holdsAsked: 0, contactSeconds: 0, counts: false };
 
@@ -166,7 +186,9 @@ const NOTHING = { places: [], holdsDone: 0, holdsAsked: 0, contactSeconds: 0, co
 export function summarise(state: SessionState): SessionSummary {
   const noted = {
     ...(state.byHand ? { byHand: true as const } : {}),
-    ...(state.corrections.length > 0 ? { corrections: correctionWords(state) } : {}),
+    ...(state.corrections.length > 0
+      ? { corrections: state.corrections.map((one) => named(state, one)) }
+      : {}),
   };
   return state.takenBack
     ? { ...NOTHING, ...noted, takenBack: true }

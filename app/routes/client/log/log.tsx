@@ -6,6 +6,7 @@ import { findSite, placeOf } from '#core/anatomy';
 import { dayOf } from '#core/calendar';
 import { isHold } from '#core/routine';
 import {
+  correctionWords,
   endingOf,
   mayTakeBack,
   replay,
@@ -178,9 +179,10 @@ export default function Log({ loaderData }: Route.ComponentProps) {
       </p>
       {summary.corrections && (
         <ul className={classes.said} aria-label="Corrected afterwards">
-          {summary.corrections.map(({ at, says }) => (
-            <li key={`${at}:${says}`}>
-              Corrected {nearDay(dayOf(at, timeZone), today)}: {says}
+          {summary.corrections.map((one, index) => (
+            // They are only ever added to.
+            <li key={index}>
+              Corrected {nearDay(dayOf(one.at, timeZone), today)}: {correctionWords(one)}
             </li>
           ))}
         </ul>
