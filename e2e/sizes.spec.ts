@@ -1,5 +1,6 @@
+import AxeBuilder from '@axe-core/playwright';
 import { chromium, type Page } from '@playwright/test';
-import { addClient, addSite, allKept, expect, stepInAs, test } from './support/test';
+import { addClient, addSite, allKept, expect, otherDevice, stepInAs, test } from './support/test';
 
 const STAGES = [
   'screen',
@@ -16,6 +17,14 @@ const STAFF = [
   ...['/day', '/atlas', '/atlas/side-low-back', '/notes', '/tools', '/lean', '/clients/new'],
   '/settings/practice',
   '/settings/trail',
+  '/settings/away',
+  '/settings/post',
+];
+
+/** Every page of a client’s. */
+const CLIENT = [
+  ...['/today', '/practise', '/answers', '/points', '/measures', '/complaint', '/places'],
+  ...['/course', '/by-hand', '/reminders'],
 ];
 
 async function staffScreens(page: Page): Promise<string[]> {
@@ -120,18 +129,7 @@ test('with letters twice as large nothing collides', async ({ baseURL }, { proje
     expect(await page.evaluate(() => getComputedStyle(document.documentElement).fontSize)).toBe(
       '32px',
     );
-    const paths =
-      name === 'Maren'
-        ? await staffScreens(page)
-        : [
-            '/today',
-            '/practise',
-            '/answers',
-            '/points',
-            '/measures',
-            '/complaint',
-            '/settings/account',
-          ];
+    const paths = name === 'Maren' ? await staffScreens(page) : [...CLIENT, '/settings/account'];
     for (const path of paths) {
       await page.goto(path);
       expect([path, await seenWrong(page)]).toEqual([path, []]);
@@ -139,6 +137,35 @@ test('with letters twice as large nothing collides', async ({ baseURL }, { proje
     await context.close();
   }
   await browser.close();
+});
+
+test('a client’s pages fit a small phone, one with its browser’s bars, and one that lies on its side', async ({
+  browser,
+  baseURL,
+}) => {
+  const { page, context } = await otherDevice(browser, baseURL);
+  await stepInAs(page, 'Yara');
+  // The session scrolls within itself; its screens are looked at in screens.spec.
+  for (const path of CLIENT.filter((one) => one !== '/practise')) {
+    await page.goto(path);
+    for (const [width, height] of [
+      [390, 844],
+      [390, 664],
+      [320, 568],
+      [844, 390],
+    ] as const) {
+      await page.setViewportSize({ width, height });
+      const axe = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+        .analyze();
+      const broken = axe.violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html ?? ''}`);
+      expect([path, width, height, await seenWrong(page), broken]).toEqual([
+        ...[path, width, height],
+        ...[[], []],
+      ]);
+    }
+  }
+  await context.close();
 });
 
 test('nothing that has the focus is covered', async ({ page, browser, baseURL }) => {
