@@ -75,7 +75,7 @@ async function openPractise(context) {
   // Usable is what answers: the page has taken over what was sent as text.
   await page.waitForFunction(
     () => {
-      const button = document.querySelector('main button:not([disabled])');
+      const button = document.querySelector('main :is(button, input):not([disabled])');
       return button !== null && Object.keys(button).some((name) => name.startsWith('__reactProps'));
     },
     undefined,
@@ -126,10 +126,13 @@ async function drift() {
     }
   });
   await page.goto(`${server.url}/practise`);
-  const quiet = page.getByRole('button', { name: 'Nothing to notice' });
+  const quiet = page.getByRole('radio', { name: 'Nothing to notice' });
   const start = page.getByRole('button', { name: 'Start' });
   await quiet.or(start).first().waitFor();
-  if (await quiet.isVisible()) await quiet.click();
+  if (await quiet.isVisible()) {
+    await quiet.check();
+    await page.getByRole('button', { name: 'Go on' }).click();
+  }
   await start.click();
   await page.getByRole('button', { name: 'Find the spot' }).click();
   await page.waitForTimeout(1_500);
@@ -220,12 +223,19 @@ async function bareInsert() {
   return { insert: () => lite.query(text, row()), close: () => lite.close() };
 }
 
-const { cold, warm } = await openings();
-const apart = minutes > 0 ? await drift() : null;
-await browser.close();
-const { events, inserts } = await acknowledged();
-await server.stop();
+async function measured() {
+  try {
+    const { cold, warm } = await openings();
+    const apart = minutes > 0 ? await drift() : null;
+    await browser.close();
+    return { cold, warm, apart, ...(await acknowledged()) };
+  } finally {
+    await browser.close();
+    await server.stop();
+  }
+}
 
+const { cold, warm, apart, events, inserts } = await measured();
 const figures = {
   engine: options.postgresql ? 'PostgreSQL' : 'PGlite',
   warm_ms: whole(quantile(warm, 0.5)),
