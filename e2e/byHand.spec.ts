@@ -5,6 +5,7 @@ import {
   fileOf,
   otherDevice,
   PHONE,
+  sayHowItWas,
   stepInAs,
   withOwnServer,
 } from './support/test';
@@ -69,5 +70,27 @@ test('a session done without the phone is written down, put right and taken back
   await allKept(phone);
   await page.reload();
   await expect(page.getByRole('row', { name: /on the night train/ })).toContainText('taken back');
+  await context.close();
+});
+
+test('who is not well today presses nothing: it is told, and nothing starts until somebody has asked', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const { page: phone, context } = await otherDevice(browser, baseURL);
+  await phone.setViewportSize(PHONE);
+  await stepInAs(phone, 'Tamsin');
+  await phone.goto('/practise');
+  await sayHowItWas(phone);
+  await phone.getByRole('button', { name: 'Not well today' }).click();
+  await phone.getByRole('button', { name: 'Dizzy or sick' }).click();
+  await expect(phone.getByText(/No more sessions until your therapist/)).toBeVisible();
+  await allKept(phone);
+  await phone.goto('/practise');
+  await expect(phone.getByRole('heading', { name: 'Not yet' })).toBeVisible();
+  await stepInAs(page, 'Maren');
+  await page.goto('/day');
+  await expect(page.getByRole('row', { name: /Tamsin/ })).toContainText('dizzy or sick');
   await context.close();
 });

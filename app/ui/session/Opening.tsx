@@ -1,9 +1,11 @@
 import type { Region } from '#core/anatomy';
 import { holdsAmong, isHold, type LedRoutine } from '#core/routine';
+import type { StopReason } from '#core/session';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { openSound } from '~/ui/practise/cues';
 import { counted, minutesBand } from '~/ui/parts/words';
+import { HowToday } from './HowToday';
 import classes from './session.module.css';
 import { WaysPanel } from './WaysPanel';
 
@@ -33,6 +35,7 @@ export function Opening({
   measure,
   again = false,
   onStart,
+  onUnwell,
 }: {
   version: LedRoutine;
   therapistName: string;
@@ -41,7 +44,9 @@ export function Opening({
   /** Another session was done today. */
   again?: boolean;
   /** Absent while the device is being opened. */
-  onStart?: (said: { fullStomach: boolean; picked: string[] }) => void;
+  onStart?: (said: { fullStomach: boolean; picked: string[]; gently?: boolean }) => void;
+  /** Not well today: nothing is begun, and it is told. */
+  onUnwell?: (reason: StopReason) => void;
 }) {
   const [full, setFull] = useState(false);
   const [picked, setPicked] = useState<string[]>([]);
@@ -178,6 +183,15 @@ export function Opening({
         >
           {nothing ? 'Nothing to do today' : onStart ? 'Start' : 'Opening'}
         </button>
+        {onStart && onUnwell && !nothing && (
+          <HowToday
+            onGently={() => {
+              openSound();
+              onStart({ fullStomach: full, picked, gently: true });
+            }}
+            onUnwell={onUnwell}
+          />
+        )}
         <p className={classes.small}>
           {nothing
             ? `Because of what you answered the whole routine rests. Speak to ${therapistName}: they see it too.`

@@ -148,12 +148,16 @@ export function Run({
           therapistName={therapistName}
           measure={[...home.before, ...home.weekly]}
           again={isAgain}
-          onStart={({ fullStomach, picked }) =>
+          onUnwell={(reason) => {
+            happen({ type: 'started' });
+            happen({ type: 'stopped', reason });
+          }}
+          onStart={({ fullStomach, picked, gently = false }) =>
             happen({
               type: 'started',
               ...(isAgain ? { spent } : {}),
               ...(fullStomach ? { fullStomach } : {}),
-              ...(stillSore ? { stillSore } : {}),
+              ...(stillSore || gently ? { stillSore: true } : {}),
               ...(picked.length > 0 ? { picked } : {}),
             })
           }
