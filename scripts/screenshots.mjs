@@ -139,6 +139,12 @@ async function client() {
   await page.goto('/answers');
   await take(page, 'questions-phone');
   await page.goto('/points');
+  await page.waitForLoadState('networkidle');
+  // A touch on the drawing brings it nearer.
+  const figure = await page.getByRole('img', { name: /tender points/ }).boundingBox();
+  await page.mouse.click(figure.x + figure.width / 2 + 26, figure.y + figure.height * 0.3);
+  await page.getByRole('heading', { name: 'Which place is it?' }).waitFor();
+  await page.evaluate(() => window.scrollTo(0, 0));
   await take(page, 'points-phone');
   await page.clock.install();
   await page.goto('/practise');
