@@ -93,7 +93,7 @@ async function firstVisit(page) {
   await page.getByLabel('right', { exact: true }).first().fill('43');
   await page.keyboard.press('Enter');
   await page.getByText('median').first().waitFor();
-  await page.evaluate('window.scrollTo(0, 0)');
+  await page.evaluate('globalThis.scrollTo(0, 0)');
   await take(page, 'measure');
   await page.goto(`${nuno}/visit`);
   await page.getByRole('textbox', { name: 'Notes of the visit' }).click();
@@ -144,7 +144,7 @@ async function client() {
   const figure = await page.getByRole('img', { name: /tender points/ }).boundingBox();
   await page.mouse.click(figure.x + figure.width / 2 + 26, figure.y + figure.height * 0.3);
   await page.getByRole('heading', { name: 'Which place is it?' }).waitFor();
-  await page.evaluate(() => window.scrollTo(0, 0));
+  await page.evaluate(() => globalThis.scrollTo(0, 0));
   await take(page, 'points-phone');
   await page.clock.install();
   await page.goto('/practise');

@@ -75,7 +75,7 @@ async function openPractise(context) {
   // Usable is what answers: the page has taken over what was sent as text.
   await page.waitForFunction(
     () => {
-      const button = document.querySelector('main :is(button, input):not([disabled])');
+      const button = globalThis.document.querySelector('main :is(button, input):not([disabled])');
       return button !== null && Object.keys(button).some((name) => name.startsWith('__reactProps'));
     },
     undefined,
@@ -93,7 +93,7 @@ async function openings() {
     // Nothing of it is on the device: no worker, no file.
     await page.evaluate(async () => {
       for (const one of await navigator.serviceWorker.getRegistrations()) await one.unregister();
-      for (const name of await caches.keys()) await caches.delete(name);
+      for (const name of await globalThis.caches.keys()) await globalThis.caches.delete(name);
     });
     await page.close();
     const fresh = await browser.newContext({

@@ -70,11 +70,20 @@ export async function adoptEarlier(userId: string, outbox: Outbox): Promise<void
   await delMany([mail, session]).catch(() => undefined);
 }
 
+/** Reminders of whoever was here come to this device no more; the push service tells the practice so. */
+async function endReminders(): Promise<void> {
+  if (typeof navigator === 'undefined' || !('serviceWorker' in navigator)) return;
+  const worker = await navigator.serviceWorker.getRegistration();
+  const subscription = await worker?.pushManager?.getSubscription();
+  await subscription?.unsubscribe();
+}
+
 /** Leaves nothing of anybody readable in this browser. */
 export async function leaveNothing(): Promise<void> {
   await dropKeys();
   await forgetAside();
   dropOwnerless();
+  await endReminders().catch(() => undefined);
   if (!('caches' in globalThis)) return;
   // The application’s own files are nobody’s.
   const names = await caches.keys().catch(() => []);
