@@ -7,6 +7,7 @@ import './ui/theme/tokens.css';
 import { ColorSchemeScript, mantineHtmlProps, MantineProvider } from '@mantine/core';
 import { createContext, type ReactNode, useContext } from 'react';
 import { Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router';
+import classes from './root.module.css';
 import type { Route } from './+types/root';
 import { principalContext } from './context.server';
 import { recognise } from './door.server';
@@ -56,6 +57,13 @@ export function Layout({ children }: { children: ReactNode }) {
         <ColorSchemeScript defaultColorScheme="auto" nonce={nonce} suppressHydrationWarning />
       </head>
       <body>
+        <noscript>
+          <p className={classes.noScript}>
+            Scripts are switched off in this browser. Pages can be read and forms sent; to be led
+            through a session, to touch the drawings and to keep what you do on this device, switch
+            them on for this address.
+          </p>
+        </noscript>
         <MantineProvider
           theme={theme}
           cssVariablesResolver={cssVariables}

@@ -168,6 +168,25 @@ test('a client’s pages fit a small phone, one with its browser’s bars, and o
   await context.close();
 });
 
+test('with scripts off it says what they are needed for, and what needs none works', async ({
+  browser,
+  baseURL,
+}) => {
+  const context = await browser.newContext({ baseURL, javaScriptEnabled: false });
+  const page = await context.newPage();
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name: /Yara/ }).click();
+  await page.waitForURL('**/today');
+  await expect(page.getByText(/Scripts are switched off/)).toBeVisible();
+  await page.goto('/practise');
+  await expect(page.getByText(/to be led through a session/)).toBeVisible();
+  await page.goto('/reminders');
+  await page.getByLabel('Remind me').check();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('Kept.')).toBeVisible();
+  await context.close();
+});
+
 test('nothing that has the focus is covered', async ({ page, browser, baseURL }) => {
   await stepInAs(page, 'Maren');
   for (const path of await staffScreens(page)) {
