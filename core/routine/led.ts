@@ -1,6 +1,6 @@
 import { kindOf } from '#core/activities';
 import { BODY_PARTS, findSite, type Region } from '#core/anatomy';
-import type { SecondsBand } from '#core/dosage';
+import { METHODS, type SecondsBand } from '#core/dosage';
 import { findTool } from '#core/equipment';
 import { findPosture, isOnFloor } from '#core/loading';
 import { haveReady, type HaveReady } from './haveReady';
@@ -63,6 +63,16 @@ export interface LedRoutine {
 export const lineTitle = (item: RoutineItem): string =>
   isPress(item) ? (findSite(item.siteId)?.plainName ?? item.siteId) : kindOf(item).title(item);
 
+/** The same for several: a site that is worked in two ways says which. */
+function lineTitles(items: readonly RoutineItem[]): string[] {
+  const titles = items.map(lineTitle);
+  return items.map((item, index) => {
+    const title = titles[index] ?? '';
+    const isTwice = titles.filter((one) => one === title).length > 1;
+    return isTwice && isPress(item) ? `${title}: ${METHODS[item.dose.method].name}` : title;
+  });
+}
+
 /**
  * The words a routine is led by: for every site, posture and line of it. What this edition does not know
  * any more is left out.
@@ -89,7 +99,7 @@ export function ledWords(
   });
   return {
     siteIds: items.map(({ siteId }) => siteId),
-    lines: routine.items.filter(({ often }) => often?.kind !== 'as-needed').map(lineTitle),
+    lines: lineTitles(routine.items.filter(({ often }) => often?.kind !== 'as-needed')),
     asNeeded: routine.items.flatMap((item) =>
       item.often?.kind === 'as-needed'
         ? [{ itemId: item.id, name: lineTitle(item), when: item.often.when }]

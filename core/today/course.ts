@@ -10,6 +10,7 @@ import {
   type WeekCount,
 } from '#core/trend';
 import type { Known } from './known';
+import { reachesOf, type OwnReach } from './reach';
 
 /** How it goes, as a client reads it. */
 export interface OwnCourse {
@@ -20,6 +21,8 @@ export interface OwnCourse {
   rows: DropRow[];
   found: FoundRow[];
   weeks: WeekCount[];
+  /** How far they reached at home. */
+  reaches: OwnReach[];
   /** What is said of it in plain words, the clearest first. */
   says: string[];
   messages: Known['messages'];
@@ -82,6 +85,7 @@ export function courseOfOwn(known: Known, now: number): OwnCourse {
     // Of weeks before the first session that is known nothing can be said.
     weeks: weeksOf(sessions, periods, today).filter(({ monday }) => monday >= weekOf(from)),
     says: told.map(rowSays),
+    reaches: reachesOf(known.own),
     messages: known.messages,
     numbers: known.numbers,
   };

@@ -1,6 +1,6 @@
 import type { Day, TimeOfDay } from '#core/calendar';
 import type { Told } from '#core/complaint';
-import type { AskedAtHome, TakenAtHome } from '#core/measurement';
+import type { AskedAtHome, TakenAtHome, Way } from '#core/measurement';
 import type { BruiseSeen, ToldAfter } from '#core/response';
 import type { ReminderWish } from '#core/reminders';
 import type { Routine } from '#core/routine';
@@ -49,6 +49,9 @@ export interface KnownMessage {
 /** A figure the client took at home. */
 export interface OwnFigure extends TakenAtHome {
   quantityId: string;
+  /** In the quantity’s unit; null where it was judged by a mark or said in words. */
+  value: number | null;
+  way: Way;
 }
 
 /** What is known of a client, as far as it decides what is before them on a day; plain data, so that a device can keep it. */

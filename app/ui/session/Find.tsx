@@ -29,9 +29,27 @@ interface FindProps {
   onStop: () => void;
 }
 
-/** What to keep off, where it may be felt, and the site’s own watch words: two or three short lines. */
-function Caution({ site, onFloor, alone }: { site: SiteWords; onFloor: boolean; alone: boolean }) {
+/** What to keep off, where it may be felt, and the site’s own watch words: two or three short lines, the first time. */
+function Caution({
+  site,
+  onFloor,
+  alone,
+  told,
+}: {
+  site: SiteWords;
+  onFloor: boolean;
+  alone: boolean;
+  /** It was all said in this session: what never to press is said each time. */
+  told: boolean;
+}) {
   const felt = site.felt ?? [];
+  if (told) {
+    return (
+      <ul className={classes.caution} data-alone={alone} aria-label="Before you press">
+        <li>{site.keepOff}</li>
+      </ul>
+    );
+  }
   return (
     <ul className={classes.caution} data-alone={alone} aria-label="Before you press">
       <li>{site.keepOff}</li>
@@ -58,6 +76,13 @@ function Pictures({ step, show }: { step: HoldStep; show: 'both' | 'place' | 'wa
     </div>
   );
 }
+
+/** Whether a site was pressed in this session before, on whatever side. */
+const wasPressed = ({ holds, steps }: SessionState, siteId: string): boolean =>
+  holds.some(({ step, contactSeconds }) => {
+    const done = steps[step];
+    return done !== undefined && isHold(done) && done.siteId === siteId && contactSeconds > 0;
+  });
 
 /** So long the caution of a new place is read, in seconds; our estimate. */
 const READ_SECONDS = 12;
@@ -156,6 +181,7 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
             site={site}
             onFloor={postures[step.positionId]?.onFloor ?? false}
             alone={cautionOnly}
+            told={wasPressed(state, step.siteId)}
           />
         )}
         {!cautionOnly && (

@@ -131,8 +131,14 @@ describe('the screens of a session', () => {
               const before = holdsAmong(state.steps)[state.stepIndex - 1];
               const isNew = before?.siteId !== step.siteId || before.side !== step.side;
               expect(says).toContain(plain(site?.keepOff ?? ''));
-              // At each new place, what it may send and its own watch words, before anything is pressed.
-              if (isNew) {
+              // What it may send and its own watch words stand there before a site is pressed for the first time.
+              const wasTold = state.holds.some((hold) => {
+                const done = state.steps[hold.step];
+                return (
+                  done && isHold(done) && done.siteId === step.siteId && hold.contactSeconds > 0
+                );
+              });
+              if (isNew && !wasTold) {
                 expect(says).toContain(plain(site?.watch ?? ''));
                 expect(says.includes('It must stop when you let go')).toBe(
                   (site?.refersTo.length ?? 0) > 0,

@@ -7,6 +7,10 @@ import { WeekBars } from '~/ui/charts/WeekBars';
 import { Messages } from '~/ui/messages/Messages';
 import { orKept } from '~/ui/offline/orKept';
 import { Call } from '~/ui/screening/Call';
+import { semBy } from '#core/measurement';
+import { reachSays, type OwnReach } from '#core/today';
+import { ReachArc, type Reach } from '~/ui/measure/ReachArc';
+import { nearDay } from '~/ui/parts/words';
 import type { Route } from './+types/course';
 import classes from './course.module.css';
 
@@ -19,6 +23,25 @@ export async function loader({ context }: Route.LoaderArgs) {
 
 export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
   orKept('course', serverLoader);
+
+/** A side as the arc draws it: the last figure, its error, and those before. */
+function arcOf(
+  { quantity }: OwnReach,
+  { side, figures }: OwnReach['sides'][number],
+  today: string,
+): Reach {
+  const last = figures.at(-1);
+  return {
+    side,
+    now: last?.value ?? null,
+    sem: semBy(quantity, last?.way ?? 'number', true).sem,
+    after: null,
+    earlier: figures
+      .slice(0, -1)
+      .reverse()
+      .map(({ day, value }) => ({ value, label: nearDay(day, today) })),
+  };
+}
 
 export default function Course({ loaderData }: Route.ComponentProps) {
   const { rows, found, weeks, says, from, today, therapistName, messages, numbers } = loaderData;
@@ -59,6 +82,22 @@ export default function Course({ loaderData }: Route.ComponentProps) {
           </section>
         </>
       )}
+      {loaderData.reaches.map((reach) => (
+        <section key={reach.testId} aria-label={reach.name}>
+          <h2>{reach.name}</h2>
+          <ul className={classes.says}>
+            {reach.sides.map((side) => (
+              <li key={side.side}>{reachSays(reach.quantity, side)}</li>
+            ))}
+          </ul>
+          <div className={classes.reach}>
+            <ReachArc
+              quantity={reach.quantity}
+              reaches={reach.sides.map((side) => arcOf(reach, side, today))}
+            />
+          </div>
+        </section>
+      ))}
       <section aria-label="Messages">
         <h2>A word to {therapistName}</h2>
         <Messages
