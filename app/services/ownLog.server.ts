@@ -1,5 +1,5 @@
 import { dayOf } from '#core/calendar';
-import { begin, replay, summarise } from '#core/session';
+import { begin, isAfterwards, replay, summarise } from '#core/session';
 import { sessionWithLog } from '~/db/sessions.server';
 import { found } from '~/keeping/server/refusal.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
@@ -26,6 +26,8 @@ export async function ownSessionLog(setting: Setting, who: Principal, sessionId:
     therapistName: file.therapistName,
     state,
     contactSeconds: summarise(state).contactSeconds,
+    /** What was said of it afterwards and is in `state` already, by the ids of its events. */
+    heard: session.log.flatMap(({ id, type }) => (isAfterwards(type) ? [id] : [])),
     nextSeq: Math.max(-1, ...session.log.map(({ seq }) => seq)) + 1,
   };
 }

@@ -120,6 +120,10 @@ describe('a correction after the fact', () => {
       contactSeconds: 0,
       counts: false,
     });
+    // The day’s cap is not begun anew by it; what was only written down had used nothing up.
+    expect(summarise(next).usedUp).toEqual({ [KEY]: 20 });
+    const written = write(steps).state;
+    expect(summarise(after(written, { type: 'taken-back' })).usedUp).toBeUndefined();
     // Nothing is corrected of what was not done.
     expect(after(next, { type: 'corrected', step: 0, rating: 0, grade: 1 })).toBe(next);
   });

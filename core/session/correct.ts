@@ -2,7 +2,12 @@ import type { SessionEvent } from './event';
 import { stopReason } from './reasons';
 import type { Correction, SessionState } from './state';
 
-type After = Extract<SessionEvent, { type: 'corrected' | 'reworded' | 'taken-back' }>;
+const AFTERWARDS = ['corrected', 'reworded', 'taken-back'] as const;
+type After = Extract<SessionEvent, { type: (typeof AFTERWARDS)[number] }>;
+
+/** Whether an event is said of a session after it has ended. */
+export const isAfterwards = (type: SessionEvent['type']): boolean =>
+  AFTERWARDS.some((one) => one === type);
 
 const noted = (state: SessionState, correction: Correction): SessionState => ({
   ...state,

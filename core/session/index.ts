@@ -10,7 +10,7 @@ export {
   type StopReasonWords,
 } from './reasons';
 export { byHand, type ToldByHand } from './byHand';
-export { mayTakeBack } from './correct';
+export { isAfterwards, mayTakeBack } from './correct';
 export { correctionWords } from './correctionWords';
 export { begin, type HoldRecord, type Phase, type SessionState } from './state';
 export { apply, replay } from './apply';

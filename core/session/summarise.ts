@@ -64,6 +64,11 @@ export interface SessionSummary {
   byHand?: true;
   /** It was not done, as was said afterwards: nothing of it counts. */
   takenBack?: true;
+  /**
+   * Contact seconds a session that was led and then taken back had made, by site and side: they stay used up for the day, so
+   * that a cap is not begun anew by taking a session back.
+   */
+  usedUp?: Readonly<Record<string, number>>;
   /** What was said afterwards, oldest first. */
   corrections?: readonly NotedCorrection[];
   /** At least half of the holds that had a tender point were held; without holds, half of the rest was done. */
@@ -191,9 +196,16 @@ export function summarise(state: SessionState): SessionSummary {
       : {}),
   };
   return state.takenBack
-    ? { ...NOTHING, ...noted, takenBack: true }
+    ? { ...NOTHING, ...noted, takenBack: true, ...(state.byHand ? {} : { usedUp: usedUp(state) }) }
     : { ...addUp(state), ...noted };
 }
+
+const usedUp = (state: SessionState): Record<string, number> =>
+  Object.fromEntries(
+    addUp(state)
+      .places.filter(({ contactSeconds }) => contactSeconds > 0)
+      .map((place) => [placeKey(place), place.contactSeconds]),
+  );
 
 function addUp(state: SessionState): SessionSummary {
   const records = new Map<number, HoldRecord>(state.holds.map((hold) => [hold.step, hold]));

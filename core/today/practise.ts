@@ -51,9 +51,12 @@ function spentOn(sessions: readonly Pick<KnownSession, 'day' | 'summary'>[], tod
   const spent: Record<string, number> = {};
   for (const { day, summary } of sessions) {
     if (day !== today) continue;
-    for (const place of summary.places) {
-      if (place.contactSeconds === 0) continue;
-      spent[placeKey(place)] = (spent[placeKey(place)] ?? 0) + place.contactSeconds;
+    const used = [
+      ...summary.places.map((place) => [placeKey(place), place.contactSeconds] as const),
+      ...Object.entries(summary.usedUp ?? {}),
+    ];
+    for (const [key, seconds] of used) {
+      if (seconds > 0) spent[key] = (spent[key] ?? 0) + seconds;
     }
   }
   return spent;

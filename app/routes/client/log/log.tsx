@@ -8,6 +8,7 @@ import { isHold } from '#core/routine';
 import {
   correctionWords,
   endingOf,
+  isAfterwards,
   mayTakeBack,
   replay,
   summarise,
@@ -36,16 +37,17 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 type Data = Route.ComponentProps['loaderData'];
 
 /** The session as it was read, with what is on its way to the practice laid over it; and how to say more of it. */
-function useCorrected({ id, head, state: read, nextSeq }: Data) {
+function useCorrected({ id, head, state: read, nextSeq, heard }: Data) {
   const outbox = useOutbox();
   const letters = useLetters('session event', null) as readonly Letter<'session event'>[];
   const [here, setHere] = useState<readonly SessionEvent[]>([]);
-  const known = new Set(here.map((event) => event.id));
   const unsent = letters
-    .filter((letter) => letter.thing === id && letter.body.event.seq >= nextSeq)
-    .map((letter): SessionEvent => ({ ...letter.body.event, id: letter.id }))
-    .filter((event) => !known.has(event.id));
-  const events = [...unsent, ...here];
+    .filter((letter) => letter.thing === id && isAfterwards(letter.body.event.type))
+    .map((letter): SessionEvent => ({ ...letter.body.event, id: letter.id }));
+  // Each once: what the practice has told back already is in what was read.
+  const open = new Map([...unsent, ...here].map((event) => [event.id, event]));
+  for (const known of heard) open.delete(known);
+  const events = [...open.values()];
   const state = replay(read, events);
   return {
     state,
