@@ -114,9 +114,18 @@ export async function takeUnsent(db: Database, now: Date, lostBefore: Date) {
         where r.sent_at is null and (r.taken_at is null or r.taken_at < ${lostBefore})
         order by r.due_at, r.id limit 1 for update skip locked)`,
     )
-    .returning({ id: reminder.id, clientId: reminder.clientId, dueAt: reminder.dueAt });
+    .returning({
+      id: reminder.id,
+      clientId: reminder.clientId,
+      dueAt: reminder.dueAt,
+      ways: reminder.ways,
+    });
   return taken;
 }
+
+/** What became of it so far: whoever takes it over does not send it on the same way again. */
+export const noteWays = (db: Database, id: string, ways: Record<string, string>) =>
+  db.update(reminder).set({ ways }).where(eq(reminder.id, id));
 
 export const noteSent = (
   db: Database,

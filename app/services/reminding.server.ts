@@ -18,6 +18,7 @@ import {
   dueOn,
   layInTray,
   noteSent,
+  noteWays,
   planNext,
   putDown,
   recipientOf,
@@ -177,30 +178,36 @@ async function sendOne(
   db: Database,
   outward: Outward,
   keys: PushKeys,
-  taken: { id: string; clientId: string; dueAt: Date },
+  taken: { id: string; clientId: string; dueAt: Date; ways: Record<string, string> | null },
   now: Date,
 ): Promise<void> {
   const to = await recipientOf(db, taken.clientId);
   const wish = readWish(to?.wish);
-  const ways: Record<string, string> = {};
+  const ways: Record<string, string> = { ...taken.ways };
   if (!to || !wish.on || now.getTime() - taken.dueAt.getTime() > STALE_AFTER_MS) {
-    await noteSent(db, taken.id, { at: now, ways: { none: 'no longer wanted' } });
+    await noteSent(db, taken.id, { at: now, ways: { ...ways, none: 'no longer wanted' } });
     return;
   }
   for (const target of await targetsOf(db, to.userId)) {
     const url = URL.parse(target.endpoint);
-    if (!url || !outward.allowsPush(url)) continue;
+    const way = `push ${target.id}`;
+    if (!url || !outward.allowsPush(url) || ways[way] === 'sent') continue;
     const answer = await sendPush(keys, target, taken.id, outward.address);
-    ways[`push ${target.id}`] = answer;
+    ways[way] = answer;
     if (answer === 'gone') await dropTarget(db, to.userId, target.endpoint);
   }
   const { mail, address } = outward;
   const letter = { subject: REMINDER.mailSubject, text: reminderMail(address) };
-  if (wish.byMail && mail) {
+  if (wish.byMail && mail && ways.mail !== 'sent') {
     ways.mail = await mail({ id: taken.id, to: to.email, ...letter }).then(
       () => 'sent',
       () => 'failed',
     );
+  }
+  if (ways.mail === 'failed') {
+    // A mail server that is away for a while: it stays taken, and is tried again until its time has passed.
+    await noteWays(db, taken.id, ways);
+    return;
   }
   await db.transaction(async (work) => {
     if (wish.byMail && !mail) {

@@ -277,6 +277,31 @@ describe('by web push', () => {
 });
 
 describe('by mail', () => {
+  it('is tried again when the mail server was away, once it is back, and goes out once', async () => {
+    const { clientId, due } = await reminded('Mail Away');
+    const sent: string[] = [];
+    let isAway = true;
+    const mail = ({ id }: { id: string }) => {
+      if (isAway) return Promise.reject(new Error('away'));
+      sent.push(id);
+      return Promise.resolve();
+    };
+    const mailing = { ...setting, outward: { ...setting.outward, mail } };
+    setting.moveTo(new Date(due.getTime() + 1_000));
+    await remind(mailing);
+    const rowNow = async () =>
+      (await open.db.select().from(reminder).where(eq(reminder.clientId, clientId)))[0];
+    expect(await rowNow()).toMatchObject({ sentAt: null, ways: { mail: 'failed' } });
+    isAway = false;
+    setting.moveTo(new Date(due.getTime() + 180_000));
+    await Promise.all([remind(mailing), remind(mailing)]);
+    expect(sent).toHaveLength(1);
+    expect(await rowNow()).toMatchObject({ ways: { mail: 'sent' } });
+    setting.moveTo(new Date(due.getTime() + 400_000));
+    await remind(mailing);
+    expect(sent).toHaveLength(1);
+  });
+
   it('goes out through the mail server, once, under a name of its own', async () => {
     const letters: string[] = [];
     const server = new SMTPServer({
