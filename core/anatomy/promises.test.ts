@@ -142,3 +142,25 @@ describe('what a client reads of a site', () => {
     expect(texts.filter((text) => TRADE.test(text))).toEqual([]);
   });
 });
+
+describe('the words of a way', () => {
+  // How long and in which manner is for the method: the same way is held still, stroked or moved under.
+  const OF_THE_METHOD =
+    /\d+ (?:to \d+ )?seconds|coin’s width|side to side|moving down|small circles|slow glide|(?:two or three|three) times/i;
+
+  it('say where the tool goes and leave how long and in which manner to the method', () => {
+    const both = SITES.flatMap((site) =>
+      site.setups
+        .filter(({ how }) => OF_THE_METHOD.test(how))
+        .map(({ how }) => `${site.id}: ${how}`),
+    );
+    expect(both).toEqual([]);
+  });
+
+  it('what to heed at a site holds for each of its ways: it names no tool and no wall', () => {
+    const tied = SITES.filter(({ watch }) =>
+      /\b(?:wall|balls?|rollers?|cane|floor)\b/i.test(watch),
+    );
+    expect(tied.map(({ id, watch }) => `${id}: ${watch}`)).toEqual([]);
+  });
+});

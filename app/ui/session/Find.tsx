@@ -1,19 +1,13 @@
 import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
-import {
-  isHold,
-  pauseBefore,
-  placesPressed,
-  type HoldStep,
-  type SiteWords,
-  type Step,
-} from '#core/routine';
+import { isHold, pauseBefore, placesPressed, type HoldStep, type Step } from '#core/routine';
 import type { EventBody, SessionState } from '#core/session';
+import { Caution } from './Caution';
 import { useEarly } from './early';
 import { FOR_THE_HELPER } from './helper';
+import { doneThere } from './holdWords';
 import { useLed } from './led';
 import { moveWords } from './moves';
-import { pointWords, usePresentPlace } from './place';
-import { listed } from '~/ui/parts/words';
+import { headingOf, isHelped, pointWords, usePresentPlace } from './place';
 import { placePicture, wayPicture } from '~/keeping/pictures';
 import { OnButton } from './OnButton';
 import { Picture } from './Picture';
@@ -27,39 +21,6 @@ interface FindProps {
   /** Nothing more is found at this place. */
   onNothing: () => void;
   onStop: () => void;
-}
-
-/** What to keep off, where it may be felt, and the site’s own watch words: two or three short lines, the first time. */
-function Caution({
-  site,
-  onFloor,
-  alone,
-  told,
-}: {
-  site: SiteWords;
-  onFloor: boolean;
-  alone: boolean;
-  /** It was all said in this session: what never to press is said each time. */
-  told: boolean;
-}) {
-  const felt = site.felt ?? [];
-  if (told) {
-    return (
-      <ul className={classes.caution} data-alone={alone} aria-label="Before you press">
-        <li>{site.keepOff}</li>
-      </ul>
-    );
-  }
-  return (
-    <ul className={classes.caution} data-alone={alone} aria-label="Before you press">
-      <li>{site.keepOff}</li>
-      {felt.length > 0 && (
-        <li>It may be felt elsewhere: {listed(felt)}. It must stop when you let go.</li>
-      )}
-      {site.watch && <li>{site.watch}</li>}
-      {onFloor && site.watchOnFloor && <li>{site.watchOnFloor}</li>}
-    </ul>
-  );
 }
 
 /** How to get there and where it is, drawn; while a drawing is not there its room is left to the other. */
@@ -146,7 +107,8 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
   const { step, site, name, ceiling } = present;
   const isSearch = step.dose.method === 'search';
   const sameSite = before?.siteId === step.siteId;
-  const heading = !isNew ? (step.spot ? 'Next place' : 'Next point') : sameSite ? 'Other side' : '';
+  const otherWay = before !== undefined && before.itemId !== step.itemId;
+  const heading = headingOf({ isNew, sameSite, otherWay, spot: step.spot !== undefined });
   // What is good for the place just left, before the next one.
   const leaving = before && !sameSite ? sites[before.siteId]?.afterCare : undefined;
   const cautionOnly = fit.stage === 'caution';
@@ -194,7 +156,7 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
             <p className={classes.lead}>{step.instructions}</p>
             {step.helper && (
               <ul className={classes.helper} aria-label="For whoever presses">
-                {FOR_THE_HELPER.map((line) => (
+                {FOR_THE_HELPER.slice(isHelped(state) ? 1 : 0).map((line) => (
                   <li key={line}>{line}</li>
                 ))}
               </ul>
@@ -205,7 +167,7 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
                 open={!sameSite && !fit.folded}
                 key={String(fit.folded)}
               >
-                <summary>Find the spot</summary>
+                <summary>How to find it</summary>
                 <ol>
                   {site.find.map((line) => (
                     <li key={line}>{line}</li>
@@ -220,6 +182,7 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
       <div className={classes.foot}>
         {!cautionOnly && (
           <p className={classes.aim}>
+            {!isSearch && !step.helper && `${doneThere(state, step)} `}
             {step.fromGrade !== undefined && step.fromGrade < step.grade && (
               <>
                 Begin at <strong>{step.fromGrade}</strong>, rise slowly.{' '}

@@ -68,7 +68,7 @@ export function Opening({
         <Link to="/today" className={classes.back}>
           Back
         </Link>
-        <span>{siteIds.length > 0 && counted(siteIds.length, 'site')}</span>
+        <span>{siteIds.length > 0 && counted(new Set(siteIds).size, 'site')}</span>
       </header>
       <div className={classes.body}>
         <h1 className={classes.minutes}>

@@ -1,7 +1,7 @@
 import { MOVEMENTS } from '#core/dosage';
 import { gradeMeaning, gradeWords, type HoldStep } from '#core/routine';
 import { heldSeconds, limitOf, type SessionState } from '#core/session';
-import { clockTime } from '~/ui/parts/words';
+import { capital, clockTime } from '~/ui/parts/words';
 
 /** What is said beside the clock: what is done, and its measure. */
 export function sideWords(state: SessionState, step: HoldStep): [string, string] {
@@ -53,11 +53,18 @@ export function sideWords(state: SessionState, step: HoldStep): [string, string]
         ? [`${Math.round(limitOf(state))} s, then off`, 'longer once the days after are quiet']
         : [`${step.leastSeconds} s is enough`, `${clockTime(limitOf(state))} at most`];
     case 'brief':
-      return ['grow, stay, ease', `to ${gradeWords(step)} of 10`];
+      return ['in slowly, stay, ease off', `to ${gradeWords(step)} of 10`];
     case 'timed':
     case 'search':
       return ['stay still', `at ${gradeWords(step)} of 10`];
   }
+}
+
+/** What is done there, told before it begins: “Side to side, a coin’s width.” */
+export function doneThere(state: SessionState, step: HoldStep): string {
+  const [first, second] = sideWords(state, step);
+  const words = step.dose.method === 'strokes' ? `${first}, ${second}` : first;
+  return `${capital(words)}.`;
 }
 
 /** The grade that is asked for, with what it feels like: “4: clearly felt, breathing easily”. */

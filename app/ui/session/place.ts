@@ -63,3 +63,25 @@ export function pointWords(step: HoldStep): string {
 /** Minutes from the present hold to the end, if fade holds run to their limit. */
 export const minutesLeft = (state: SessionState): number =>
   Math.max(1, Math.round(secondsLeft(state) / 60));
+
+/** Whether somebody has pressed for them in this session: how to stand and lean was told then. */
+export const isHelped = (state: SessionState): boolean =>
+  state.holds.some(({ step }) => {
+    const held = state.steps[step];
+    return held !== undefined && isHold(held) && held.helper === true;
+  });
+
+/** What is next, where it is not a new site: another point, the other side, or the same place in another way. */
+export function headingOf(next: {
+  isNew: boolean;
+  sameSite: boolean;
+  otherWay: boolean;
+  spot: boolean;
+}) {
+  if (!next.isNew) {
+    if (next.otherWay) return 'Here again, in another way';
+    return next.spot ? 'Next place' : 'Next point';
+  }
+  if (!next.sameSite) return '';
+  return next.otherWay ? 'Other side, in another way' : 'Other side';
+}

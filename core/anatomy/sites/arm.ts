@@ -24,7 +24,7 @@ export const ARM_SITES = [
     methods: ['pincer', 'strokes', 'timed', 'sweep', 'cross-grain'],
     setups: [
       by('fingers', 'seated', 'Arm on a table top, pick the muscle up and move down spot by spot.'),
-      by('fist', 'seated', 'Arm over the other fist, roll it side to side.'),
+      by('fist', 'seated', 'Arm lying over the other fist.'),
       by('stick-roller', 'seated', 'Arm on a table, roll slowly towards and away.'),
     ],
     tests: ['elbow-wrist'],
@@ -48,9 +48,13 @@ export const ARM_SITES = [
     capSeconds: 120,
     methods: ['strokes', 'timed', 'sweep', 'cross-grain'],
     setups: [
-      by('fingers', 'seated', 'Fingers side to side across the muscle, arm resting.'),
-      by('thumb', 'seated', 'Thumb side to side across the muscle, arm resting.'),
-      by('stacked-fingers', 'seated', 'One finger laid on another, side to side, arm resting.'),
+      by('fingers', 'seated', 'Arm resting, fingers laid across the muscle.'),
+      by('thumb', 'seated', 'Arm resting, thumb laid across the muscle.'),
+      by(
+        'stacked-fingers',
+        'seated',
+        'Arm resting, one finger laid on another, across the muscle.',
+      ),
     ],
     tests: ['elbow-wrist'],
   }),
@@ -70,11 +74,11 @@ export const ARM_SITES = [
     capSeconds: 120,
     methods: ['strokes', 'timed', 'sweep', 'press-and-move', 'cross-grain'],
     setups: [
-      by('thumb', 'seated', 'Thumb across the muscle, a coin’s width each way, moving down.'),
+      by('thumb', 'seated', 'Forearm resting, thumb laid across the muscle.'),
       by('elbow', 'seated', 'Forearm on the table, the other elbow’s tip sinks in, light.'),
       by('tennis-ball', 'seated', 'Ball on the table under the forearm, the arm’s own weight.'),
 
-      by('knuckle', 'seated', 'Forearm resting, knuckle across the muscle, moving down.'),
+      by('knuckle', 'seated', 'Forearm resting, knuckle laid across the muscle.'),
       by(
         'stacked-fingers',
         'seated',
@@ -125,11 +129,11 @@ export const ARM_SITES = [
     capSeconds: 120,
     methods: ['strokes', 'timed', 'sweep', 'press-and-move', 'cross-grain'],
     setups: [
-      by('thumb', 'seated', 'Thumb across the muscle, a coin’s width each way, moving down.'),
+      by('thumb', 'seated', 'Forearm resting, thumb laid across the muscle.'),
       by('tennis-ball', 'wall-side', 'Ball between wall and forearm, elbow bent, lean lightly.'),
       by('firm-ball', 'seated', 'Ball on the table under the forearm, the arm’s own weight.'),
 
-      by('knuckle', 'seated', 'Forearm resting, knuckle across the muscle, moving down.'),
+      by('knuckle', 'seated', 'Forearm resting, knuckle laid across the muscle.'),
       by(
         'stacked-fingers',
         'seated',

@@ -31,7 +31,11 @@ export const FOOT_SITES = [
     points: { from: 4, to: 4 },
     methods: ['press-and-move', 'timed'],
     setups: [
-      by('fingers', 'seated', 'Foot over the other knee; about 30 seconds a gap, all four gaps.'),
+      by(
+        'fingers',
+        'seated',
+        'Foot over the other knee, a bone in each hand; all four gaps in turn.',
+      ),
     ],
     related: [{ siteId: 'between-rays', why: 'Shear first, then the grooves between.' }],
     tests: ['knee-to-wall'],
@@ -56,11 +60,7 @@ export const FOOT_SITES = [
     points: { from: 4, to: 4 },
     methods: ['timed', 'strokes', 'sweep'],
     setups: [
-      by(
-        'fingers',
-        'seated',
-        'Finger strokes along a groove; pin the tight spot. About 30 seconds a gap.',
-      ),
+      by('fingers', 'seated', 'Foot over the other knee, fingers in a groove; pin the tight spot.'),
     ],
     tests: ['knee-to-wall'],
   }),
@@ -83,13 +83,13 @@ export const FOOT_SITES = [
     points: { from: 1, to: 1 },
     methods: ['strokes', 'timed', 'build-up', 'cross-grain'],
     setups: [
-      by('fingers', 'seated', 'Foot over the other knee, two fingers across the grain.'),
+      by('fingers', 'seated', 'Foot over the other knee, two fingers laid across the arch.'),
       by(
         'stacked-fingers',
         'seated',
-        'Foot over the other knee, one finger laid on another, across the grain.',
+        'Foot over the other knee, one finger laid on another, across the arch.',
       ),
-      by('elbow', 'seated', 'Foot over the other knee, elbow tip across the grain.'),
+      by('elbow', 'seated', 'Foot over the other knee, elbow tip on the arch.'),
       by('tennis-ball', 'foot-seated', 'Seated, ball in front of the heel, the leg’s weight.'),
       by('firm-ball', 'foot-seated', 'As with the tennis ball, less weight.'),
     ],
@@ -114,13 +114,13 @@ export const FOOT_SITES = [
     capSeconds: 300,
     methods: ['sweep', 'strokes', 'timed', 'circles'],
     setups: [
-      by('tennis-ball', 'foot-seated', 'Seated, ball under the line, small circles.'),
-      by('elbow', 'seated', 'Foot over the other knee, elbow tip in small circles.'),
-      by('fingers', 'seated', 'Foot over the other knee, small circles with the fingers.'),
+      by('tennis-ball', 'foot-seated', 'Seated, ball under the line.'),
+      by('elbow', 'seated', 'Foot over the other knee, elbow tip on the line.'),
+      by('fingers', 'seated', 'Foot over the other knee, fingers on the line.'),
       by(
         'stacked-fingers',
         'seated',
-        'Foot over the other knee, one finger laid on another, small circles.',
+        'Foot over the other knee, one finger laid on another, on the line.',
       ),
       by('golf-ball', 'foot-seated', 'Seated, the leg’s weight only.'),
     ],

@@ -135,9 +135,7 @@ export const HEAD_SITES = [
       says: 'Once or twice a day, 10 seconds at each of three or four angles.',
     },
     methods: ['brief'],
-    setups: [
-      by('fingers', 'seated', 'Gloved little finger, 10 seconds at one angle, then the next.'),
-    ],
+    setups: [by('fingers', 'seated', 'Gloved little finger at one angle, then the next.')],
     related: [
       { siteId: 'jaw-outside', why: 'The same muscle from outside, when the mouth does not open.' },
     ],
@@ -189,13 +187,7 @@ export const HEAD_SITES = [
     capSeconds: 60,
     points: { from: 3, to: 3 },
     methods: ['brief', 'sweep', 'glide'],
-    setups: [
-      by(
-        'fingers',
-        'seated',
-        'Two fingers, slow glide, hold a few seconds at the end; three times.',
-      ),
-    ],
+    setups: [by('fingers', 'seated', 'Two fingers, slow and light.')],
   }),
   site({
     id: 'jaw-joint',

@@ -88,12 +88,12 @@ export const HIP_SITES = [
     points: { from: 1, to: 2 },
     methods: ['build-up', 'timed'],
     setups: [
-      by('thumb', 'wall-back', 'Thumb under the dimple, lean back on it, 15 to 20 seconds.'),
-      by('thumb', 'lying-front', 'Face down, thumbs under the dimples, 15 to 20 seconds.'),
-      by('tennis-ball', 'lying-back', 'Lie on the ball, knees bent; 5 to 10 seconds at first.'),
+      by('thumb', 'wall-back', 'Thumb under the dimple, lean back on it.'),
+      by('thumb', 'lying-front', 'Face down, thumbs under the dimples.'),
+      by('tennis-ball', 'lying-back', 'Lie on the ball, knees bent; only briefly at first.'),
       by('double-ball', 'lying-back', 'A ball under each dimple, knees bent.'),
 
-      by('firm-ball', 'lying-back', 'On a mat or mattress, knees bent; 5 to 10 seconds at first.'),
+      by('firm-ball', 'lying-back', 'On a mat or mattress, knees bent; only briefly at first.'),
     ],
     related: [{ siteId: 'deep-buttock', why: 'It pulls on the same joint.' }],
     tests: ['straight-leg', 'hip-turn'],

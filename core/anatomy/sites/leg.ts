@@ -173,7 +173,7 @@ export const LEG_SITES = [
 
       by('heel-of-hand', 'seated', 'Knee turned out, heel of the hand, slow.'),
       by('stick-roller', 'seated', 'Knee turned out, stick slowly towards and away.'),
-      by('knuckle', 'seated', 'Knee turned out, knuckle across the drop, slow.'),
+      by('knuckle', 'seated', 'Knee turned out, knuckle laid across the drop.'),
       by('stacked-fingers', 'seated', 'Knee turned out, one finger laid on another, slow.'),
       by('elbow', 'seated', 'Knee turned out, lean the elbow’s flat in, slowly.'),
       by(
@@ -312,7 +312,7 @@ export const LEG_SITES = [
     points: { from: 1, to: 2 },
     methods: ['timed', 'strokes', 'fade'],
     setups: [
-      by('knuckle', 'seated', 'Knuckle down the muscle, a coin’s width each way.'),
+      by('knuckle', 'seated', 'Knuckle on the muscle, beside the bone.'),
       by('tennis-ball', 'all-fours', 'On all fours, shin side over the ball, hands carrying most.'),
     ],
     tests: ['knee-to-wall'],

@@ -116,16 +116,8 @@ export const NECK_SITES = [
     often: OFTEN,
     methods: ['pincer', 'press-and-move', 'glide'],
     setups: [
-      by(
-        'fingers',
-        'seated',
-        'Pick it up between finger and thumb, hold a few seconds, move down spot by spot.',
-      ),
-      by(
-        'knuckle',
-        'seated',
-        'Glide a knuckle along it, light, while the head turns away, two or three times.',
-      ),
+      by('fingers', 'seated', 'Pick it up between finger and thumb, spot by spot downwards.'),
+      by('knuckle', 'seated', 'A knuckle laid on it, light, while the head turns away.'),
       by(
         'helper-fingers',
         'helped-upright',

@@ -110,7 +110,7 @@ export const SHOULDER_SITES = [
     refersTo: ['outside-of-shoulder'],
     keepOff: 'Not on the ridge, not on the bony tip of the shoulder.',
     zones: ['blade-ridge', 'shoulder-tip'],
-    watch: 'Bending into a door frame needs a healthy back; use the hook cane otherwise.',
+    watch: 'Bending into a door frame needs a healthy back; take another way otherwise.',
     usualHoldSeconds: { from: 20, to: 30 },
     capSeconds: 120,
     methods: ['timed', 'fade', 'search'],
