@@ -204,6 +204,12 @@ test('how the day after was is asked before the next session, and decides what c
   // Without a line it goes on by what is known here.
   await phone.getByRole('button', { name: 'Say where' }).click();
   const place = (await phone.locator('label').first().textContent()) ?? '';
+  // On the figure too: a touch turns the place nearest to it, and again back.
+  const figure = phone.getByRole('img', { name: /nowhere yet/ }).first();
+  await figure.click();
+  await expect(phone.getByRole('checkbox', { checked: true })).toHaveCount(1);
+  await phone.getByRole('checkbox', { checked: true }).uncheck();
+  await expect(figure).toBeVisible();
   await phone.getByRole('checkbox').first().check();
   await context.setOffline(true);
   await phone.getByRole('button', { name: 'Go on' }).click();

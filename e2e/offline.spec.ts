@@ -58,6 +58,11 @@ test('after one visit everything of the client opens without a line, and a whole
   }
 
   await alone.goto('/practise');
+  // Where it is bruised is shown on the figure, which lies here too.
+  await alone.getByRole('radio', { name: 'Bruised' }).check();
+  await alone.getByRole('button', { name: 'Say where' }).click();
+  await expect(alone.getByRole('img', { name: /nowhere yet/ }).first()).toBeVisible();
+  await alone.getByRole('button', { name: 'Back' }).click();
   await alone.getByRole('radio', { name: 'A little sore' }).check();
   await alone.getByRole('button', { name: 'Go on' }).click();
   await alone.clock.runFor(6_000);

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState, type ComponentProps, type ComponentType } from 'react';
 import { Link } from 'react-router';
 import {
   ASKS_WHERE,
@@ -8,7 +8,9 @@ import {
   type ResponseId,
   type RestingPlace,
 } from '#core/response';
+import { placeKey } from '#core/routine';
 import type { AskedAfter } from '#core/today';
+import type Pressed from '~/ui/map/PressedFigure';
 import { nearDay } from '~/ui/parts/words';
 import classes from './DayAfter.module.css';
 import shared from '~/ui/session/session.module.css';
@@ -26,7 +28,12 @@ const WHERE: Partial<Record<ResponseId, string>> = {
   numb: 'Where was it pressed?',
 };
 
-const keyOf = ({ siteId, side }: RestingPlace) => `${siteId}:${side}`;
+type Drawn = ComponentType<ComponentProps<typeof Pressed>>;
+const none: Drawn = () => null;
+/** Fetched, or taken from what the phone keeps, when it is asked where; the list does without it. */
+const PressedFigure = lazy<Drawn>(() =>
+  import('~/ui/map/PressedFigure').catch(() => ({ default: none })),
+);
 
 function Tick({
   label,
@@ -75,11 +82,11 @@ export function DayAfter({
     if (chosen === null) return;
     if (asksWhere && !isWhere) {
       // Where there was only one place it is that one.
-      if (asks.places.length === 1) setPlaces(asks.places.map(keyOf));
+      if (asks.places.length === 1) setPlaces(asks.places.map(placeKey));
       return setIsWhere(true);
     }
     setTelling(true);
-    const named = asksWhere ? asks.places.filter((place) => places.includes(keyOf(place))) : [];
+    const named = asksWhere ? asks.places.filter((place) => places.includes(placeKey(place))) : [];
     void onTell({
       answer: chosen,
       places: named.map(({ siteId, side }) => ({ siteId, side })),
@@ -107,16 +114,25 @@ export function DayAfter({
               <h1>{WHERE[chosen]}</h1>
               <p className={shared.soft}>
                 {chosen === 'bruised'
-                  ? 'What is bruised rests from now on, until you say that the bruise has gone.'
-                  : 'Of the places you pressed.'}
+                  ? 'Touch it. What is bruised rests from now on, until you say that the bruise has gone.'
+                  : 'Touch it, or choose it from the places you pressed.'}
               </p>
             </legend>
+            <div className={classes.figure}>
+              <Suspense>
+                <PressedFigure
+                  places={asks.places}
+                  picked={places}
+                  onTurn={(key) => setPlaces((now) => turned(now, key, !now.includes(key)))}
+                />
+              </Suspense>
+            </div>
             {asks.places.map((place) => (
               <Tick
-                key={keyOf(place)}
+                key={placeKey(place)}
                 label={place.name}
-                isOn={places.includes(keyOf(place))}
-                onTurn={(isOn) => setPlaces((before) => turned(before, keyOf(place), isOn))}
+                isOn={places.includes(placeKey(place))}
+                onTurn={(isOn) => setPlaces((before) => turned(before, placeKey(place), isOn))}
               />
             ))}
           </fieldset>
