@@ -1,5 +1,4 @@
-import '@mantine/core/styles.css';
-import '@mantine/tiptap/styles.css';
+import './ui/theme/mantine.css';
 import '@fontsource-variable/fraunces/index.css';
 import '@fontsource-variable/fraunces/wght-italic.css';
 import '@fontsource-variable/figtree/index.css';

@@ -1,11 +1,12 @@
 import {
-  Button,
   createTheme,
-  Input,
-  InputWrapper,
-  Pill,
+  type ButtonProps,
+  type ButtonStylesNames,
   type CSSVariablesResolver,
+  type InputStylesNames,
+  type InputWrapperStylesNames,
   type MantineColorsTuple,
+  type PillStylesNames,
 } from '@mantine/core';
 import controls from './controls.module.css';
 
@@ -22,6 +23,8 @@ const spruce: MantineColorsTuple = [
   '#133c36',
 ];
 
+type Names<Part extends string> = Partial<Record<Part, string | undefined>>;
+
 /** Our look on the library's controls: lines instead of boxes, our type, our colours. */
 export const theme = createTheme({
   fontFamily: 'var(--font-sans)',
@@ -32,21 +35,27 @@ export const theme = createTheme({
   defaultRadius: 3,
   cursorType: 'pointer',
   respectReducedMotion: true,
+  // Told by name: to extend the controls themselves would bring them to every page, also where none stands.
   components: {
-    Input: Input.extend({ classNames: { input: controls.input } }),
-    InputWrapper: InputWrapper.extend({
+    Input: { classNames: { input: controls.input } satisfies Names<InputStylesNames> },
+    InputWrapper: {
       classNames: {
         label: controls.label,
         description: controls.description,
         error: controls.error,
         required: controls.required,
-      },
-    }),
-    Pill: Pill.extend({ classNames: { root: controls.pill, remove: controls.pillRemove } }),
-    Button: Button.extend({
-      defaultProps: { variant: 'filled' },
-      classNames: { root: controls.button },
-    }),
+      } satisfies Names<InputWrapperStylesNames>,
+    },
+    Pill: {
+      classNames: {
+        root: controls.pill,
+        remove: controls.pillRemove,
+      } satisfies Names<PillStylesNames>,
+    },
+    Button: {
+      defaultProps: { variant: 'filled' } satisfies ButtonProps,
+      classNames: { root: controls.button } satisfies Names<ButtonStylesNames>,
+    },
   },
 });
 

@@ -1,3 +1,4 @@
+import '@mantine/tiptap/styles.css';
 import { RichTextEditor } from '@mantine/tiptap';
 import { type Editor, type JSONContent, useEditor } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
