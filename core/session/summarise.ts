@@ -8,6 +8,7 @@ import {
   type HoldStep,
   type Step,
 } from '#core/routine';
+import type { LeavingReason, SkipReason } from './reasons';
 import type { Correction, HoldOutcome, HoldRecord, SessionState } from './state';
 
 /** One point of the map in one session: its rating while pressing, and the last one. */
@@ -38,6 +39,14 @@ export interface PlaceSummary {
   tooMuch: boolean;
   /** A hold there stayed only pain after easing off. */
   onlyPain?: true;
+  /** The least that was asked for there, seconds; absent in sessions of earlier editions, as what follows is. */
+  askedSeconds?: number;
+  /** Holds that had not faded at their longest, the second try included. */
+  capped?: number;
+  /** How long the holds that faded took: the middle of them, seconds. */
+  fadeSeconds?: number;
+  /** Why holds there were passed over or left early, and how many of them. */
+  why?: Partial<Record<SkipReason | LeavingReason, number>>;
 }
 
 /** One line of one session that is not pressed. */
@@ -149,6 +158,31 @@ function pointsAmong(
   return { points };
 }
 
+const middleOf = (values: readonly number[]): number | undefined => {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[(sorted.length - 1) >> 1];
+};
+
+/** How the holds of a place ended that are to fade, and why others were left. */
+function endingsOf(
+  holds: readonly (HoldRecord | undefined)[],
+): Pick<PlaceSummary, 'capped' | 'fadeSeconds' | 'why'> {
+  const capped = holds.filter((hold) => hold?.outcome === 'cap').length;
+  const fade = middleOf(
+    holds.flatMap((hold) => (hold?.outcome === 'faded' ? [hold.contactSeconds] : [])),
+  );
+  const why: NonNullable<PlaceSummary['why']> = {};
+  for (const hold of holds) {
+    const reason = hold?.skipReason ?? hold?.leftFor;
+    if (reason) why[reason] = (why[reason] ?? 0) + 1;
+  }
+  return {
+    ...(capped > 0 ? { capped } : {}),
+    ...(fade === undefined ? {} : { fadeSeconds: Math.round(fade) }),
+    ...(Object.keys(why).length > 0 ? { why } : {}),
+  };
+}
+
 const lastOfMany = (hold: HoldRecord | undefined): number | undefined =>
   hold && hold.ratings.length > 1 ? hold.ratings.at(-1)?.grade : undefined;
 
@@ -211,7 +245,7 @@ function addUp(state: SessionState): SessionSummary {
   const records = new Map<number, HoldRecord>(state.holds.map((hold) => [hold.step, hold]));
   const places = new Map<
     string,
-    { siteId: string; side: Side; holds: (HoldRecord | undefined)[] }
+    { siteId: string; side: Side; holds: (HoldRecord | undefined)[]; askedSeconds: number }
   >();
   // What screening left out was not asked for, nor what the site’s cap left no time for; where nothing is tender
   // there is nothing to hold.
@@ -225,24 +259,29 @@ function addUp(state: SessionState): SessionSummary {
   for (const step of askedFor) {
     for (const side of sidesPressed(step)) {
       const key = placeKey({ siteId: step.siteId, side });
-      const place = places.get(key) ?? { siteId: step.siteId, side, holds: [] };
+      const place = places.get(key) ?? { siteId: step.siteId, side, holds: [], askedSeconds: 0 };
       place.holds.push(records.get(step.index));
+      place.askedSeconds += step.leastSeconds;
       places.set(key, place);
     }
   }
-  const summaries = [...places.values()].map(({ siteId, side, holds }): PlaceSummary => ({
-    siteId,
-    side,
-    before: highest(holds.map(firstWhilePressing)),
-    after: highest(holds.map(lastOfMany)),
-    contactSeconds: Math.round(holds.reduce((sum, hold) => sum + (hold?.contactSeconds ?? 0), 0)),
-    holdsDone: holds.filter((hold) => hold && isHeld(hold, state.steps[hold.step])).length,
-    holdsAsked: holds.length,
-    ...foundAmong(state, holds),
-    ...pointsAmong(state, holds),
-    tooMuch: holds.some((hold) => hold?.outcome === 'too-much'),
-    ...(holds.some((hold) => hold?.outcome === 'only-pain') ? { onlyPain: true as const } : {}),
-  }));
+  const summaries = [...places.values()].map(
+    ({ siteId, side, holds, askedSeconds }): PlaceSummary => ({
+      siteId,
+      side,
+      before: highest(holds.map(firstWhilePressing)),
+      after: highest(holds.map(lastOfMany)),
+      contactSeconds: Math.round(holds.reduce((sum, hold) => sum + (hold?.contactSeconds ?? 0), 0)),
+      holdsDone: holds.filter((hold) => hold && isHeld(hold, state.steps[hold.step])).length,
+      holdsAsked: holds.length,
+      ...foundAmong(state, holds),
+      ...pointsAmong(state, holds),
+      tooMuch: holds.some((hold) => hold?.outcome === 'too-much'),
+      ...(holds.some((hold) => hold?.outcome === 'only-pain') ? { onlyPain: true as const } : {}),
+      askedSeconds: Math.round(askedSeconds),
+      ...endingsOf(holds),
+    }),
+  );
   const sum = (of: (place: PlaceSummary) => number) =>
     summaries.reduce((total, place) => total + of(place), 0);
   // One hold, though it counts for both sides.
