@@ -51,6 +51,7 @@ describe('logs of November 2026', () => {
     }));
     const state = replay(begin(stored.steps), events);
     expect(state.status).toBe(stored.status);
-    expect(JSON.parse(JSON.stringify(summarise(state)))).toEqual(stored.summary);
+    // More may be read from it by now; nothing else than then.
+    expect(JSON.parse(JSON.stringify(summarise(state)))).toMatchObject(stored.summary);
   });
 });

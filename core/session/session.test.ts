@@ -54,6 +54,7 @@ describe('a timed hold', () => {
         holdsDone: 1,
         holdsAsked: 1,
         tooMuch: false,
+        askedSeconds: 20,
       },
     ]);
   });
@@ -113,6 +114,7 @@ describe('a timed hold', () => {
     run.rate(4);
     expect(run.state).toMatchObject({ stepIndex: 2, phase: { name: 'find' } });
     expect(run.state.holds[1]).toMatchObject({ outcome: 'skipped', skipReason: 'too-tender' });
+    expect(summarise(run.state).places.map(({ why }) => why)).toContainEqual({ 'too-tender': 1 });
     expect(summarise(run.state)).toMatchObject({ holdsDone: 0, holdsAsked: 4 });
   });
 
@@ -274,7 +276,10 @@ describe('a fade hold', () => {
       before: 5,
       after: 1,
       contactSeconds: 50,
+      askedSeconds: 20,
+      fadeSeconds: 50,
     });
+    expect(summarise(run.state).places[0]).not.toHaveProperty('capped');
     expect(run.state.holds[0]?.outcome).toBe('faded');
   });
 
@@ -303,6 +308,8 @@ describe('a fade hold', () => {
     expect(run.state.holds[0]).toMatchObject({ outcome: 'cap', again: true, contactSeconds: 135 });
     run.rate(4);
     expect(summarise(run.state)).toMatchObject({ again: 1, contactSeconds: 135 });
+    expect(summarise(run.state).places[0]).toMatchObject({ capped: 1 });
+    expect(summarise(run.state).places[0]).not.toHaveProperty('fadeSeconds');
   });
 
   it('may fade at its second try, without another least time', () => {
