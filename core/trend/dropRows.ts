@@ -11,6 +11,10 @@ export interface Stroke {
   after: number | null;
   contactSeconds: number;
   tooMuch: boolean;
+  /** How the day after was; null: not known. */
+  response?: string | null;
+  /** Its stop reason’s id; null: it was not stopped. */
+  stopReason?: string | null;
 }
 
 /** One row of the drop chart. The trend is of the ratings before, x in days from `firstDay`. */
@@ -36,6 +40,8 @@ export interface RatedPlace {
   after: number | null;
   contactSeconds: number;
   tooMuch: boolean;
+  response?: string | null;
+  stopReason?: string | null;
   /** The points of the map that were worked there. */
   points?: readonly {
     thread: string;
@@ -87,7 +93,8 @@ function rowOf({ siteId, side, point, strokes }: Gathered): DropRow | null {
 
 /** What is rated in one session at one place: its mapped points each, or the place as a whole. */
 function ratingsOf({ siteId, side, points = [], ...place }: RatedPlace): Rated[] {
-  const { sessionId, day, tooMuch } = place;
+  const { sessionId, day, tooMuch, response = null, stopReason = null } = place;
+  const session = { sessionId, day, tooMuch, response, stopReason };
   const followed = points.flatMap(({ thread, name, before, after, contactSeconds }) =>
     before === null
       ? []
@@ -96,14 +103,14 @@ function ratingsOf({ siteId, side, points = [], ...place }: RatedPlace): Rated[]
             siteId,
             side,
             point: { thread, name },
-            stroke: { sessionId, day, before, after, contactSeconds, tooMuch },
+            stroke: { ...session, before, after, contactSeconds },
           },
         ],
   );
   if (followed.length > 0) return followed;
   const { before, after, contactSeconds } = place;
   if (before === null) return [];
-  return [{ siteId, side, stroke: { sessionId, day, before, after, contactSeconds, tooMuch } }];
+  return [{ siteId, side, stroke: { ...session, before, after, contactSeconds } }];
 }
 
 /**

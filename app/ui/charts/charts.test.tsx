@@ -2,7 +2,8 @@ import { MantineProvider } from '@mantine/core';
 import fc from 'fast-check';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { dropRows, type RatedPlace } from '#core/trend';
-import { DropChart, rowName } from './DropChart';
+import { DropChart } from './DropChart';
+import { rowName } from './rowName';
 import { WeekBars } from './WeekBars';
 
 const place = (day: string, before: number, after: number | null, tooMuch = false): RatedPlace => ({
@@ -50,9 +51,8 @@ describe('the drop chart', () => {
     const grade = (low.y - high.y) / 8;
     const top = high.y;
     const day = (high.x - low.x) / 50;
-    // Its round ends go as far beyond the ratings as a lone point is high.
-    const ends = strokes(draw([place(dayOf(1), 5, null)]))[0]?.height ?? 0;
-    expect(high.height).toBeCloseTo(10 * grade + ends, 6);
+    // It ends at its ratings, and nothing of it goes beyond them.
+    expect(high.height).toBeCloseTo(10 * grade, 6);
     fc.assert(
       fc.property(
         fc.uniqueArray(fc.tuple(fc.nat({ max: 58 }), fc.nat({ max: 10 }), fc.nat({ max: 10 })), {
@@ -62,16 +62,13 @@ describe('the drop chart', () => {
         }),
         (sessions) => {
           const ordered = sessions.sort(([a], [b]) => a - b);
-          const drawn = strokes(
-            draw(ordered.map(([on, a, b]) => place(dayOf(on), a, Math.min(a, b)))),
-          );
+          const drawn = strokes(draw(ordered.map(([on, a, b]) => place(dayOf(on), a, b))));
           expect(drawn).toHaveLength(ordered.length);
           ordered.forEach(([on, before, b], index) => {
-            const fall = before - Math.min(before, b);
             const stroke = drawn[index];
-            expect(stroke?.y).toBeCloseTo(top + (10 - before) * grade, 6);
+            expect(stroke?.y).toBeCloseTo(top + (10 - Math.max(before, b)) * grade, 6);
             expect(stroke?.x).toBeCloseTo(low.x + on * day, 6);
-            expect(stroke?.height).toBeCloseTo(fall * grade + ends, 6);
+            expect(stroke?.height).toBeCloseTo(Math.abs(before - b) * grade, 6);
           });
         },
       ),
@@ -79,9 +76,52 @@ describe('the drop chart', () => {
     );
   });
 
-  it('draws a session without a rating after as a point, and one that rose no longer than that', () => {
-    const [point, rose] = strokes(draw([place('2026-01-05', 5, null), place('2026-01-06', 5, 7)]));
-    expect(point?.height).toBe(rose?.height);
+  it('draws a session without a rating after as its bar alone, and one that rose hollow', () => {
+    const markup = draw([place('2026-01-05', 5, null), place('2026-01-06', 5, 7)]);
+    const [point, rose] = strokes(markup);
+    expect(point?.height).toBe(0);
+    expect(rose?.height).toBeGreaterThan(0);
+    expect(markup.match(/data-rose="true"/g)).toHaveLength(1);
+    expect(markup.match(/class="start"/g)).toHaveLength(2);
+  });
+
+  it('marks how the day after was and what a session was stopped for, each by a shape of its own', () => {
+    const markup = draw([
+      { ...place('2026-01-05', 5, 3), response: 'none' },
+      { ...place('2026-01-06', 5, 3), response: 'sore' },
+      { ...place('2026-01-07', 5, 3), response: 'bruised' },
+      { ...place('2026-01-08', 5, 3), stopReason: 'dizzy' },
+      { ...place('2026-01-09', 5, 3), stopReason: 'enough' },
+    ]);
+    for (const mark of ['quiet', 'sore', 'worse', 'stopped'])
+      expect([mark, markup.match(new RegExp(`class="${mark}"`, 'g'))?.length]).toEqual([mark, 1]);
+    expect(markup).toContain('7 Jan: before 5, after 3; next day: bruised');
+    expect(markup).toContain('8 Jan: before 5, after 3; stopped: dizzy or sick');
+  });
+
+  it('says which rating stands at each end: the first before, the last after', () => {
+    const markup = draw([place('2026-01-05', 8, 3), place('2026-01-20', 4, 2)]);
+    expect(markup).toMatch(/>8<tspan[^>]*>before<\/tspan>/);
+    expect(markup).toMatch(/>2<tspan[^>]*>after<\/tspan>/);
+    expect(draw([place('2026-01-05', 8, null)])).not.toContain('>after<');
+  });
+
+  it('draws versions that were issued within its days as faint lines', () => {
+    const markup = renderToStaticMarkup(
+      <MantineProvider>
+        <DropChart
+          rows={dropRows([place('2026-01-05', 8, 3)])}
+          from="2026-01-01"
+          to="2026-03-01"
+          versions={[
+            { number: 1, issuedOn: '2025-12-01' },
+            { number: 2, issuedOn: '2026-01-20' },
+          ]}
+        />
+      </MantineProvider>,
+    );
+    expect(markup.match(/class="version"/g)).toHaveLength(1);
+    expect(markup).toContain('version 2, 20 Jan');
   });
 
   it('marks a hold that was ended for too much, and says so', () => {
@@ -102,7 +142,7 @@ describe('the drop chart', () => {
 
   it('says itself in words', () => {
     expect(draw([place('2026-01-05', 8, 3)])).toContain(
-      'aria-label="Skull base, left: 1 rated session, rating before 8 on 5 Jan and 8 on 5 Jan.',
+      'aria-label="Skull base, left: 1 rated session, before 8 on 5 Jan; before 8, after 3 on 5 Jan.',
     );
     expect(rowName({ siteId: 'breastbone', side: 'mid' })).toBe('Breastbone');
     expect(rowName({ siteId: 'no-such-site', side: 'left' })).toBe('no-such-site');

@@ -1,4 +1,4 @@
-/** One plum hue from pale to deep for the rating 0–10; 7 and over share the deepest. */
+/** One plum hue from pale to deep, a step a grade from 0 to 10. */
 const FILLS = [
   '#F1E7EE',
   '#EBDCE6',
@@ -7,7 +7,10 @@ const FILLS = [
   '#C59BB9',
   '#A9759B',
   '#8A4F7B',
+  '#723A65',
   '#5B2A4E',
+  '#431C39',
+  '#2D1026',
 ];
 const DARK_INK = '#2B1826';
 const PALE_INK = '#FBF5F9';
