@@ -46,7 +46,7 @@ const EARLIER_SHOWN = 8;
 const OTHERS_SHOWN = 60;
 
 /** First ratings of a session with the setup they were made at. */
-function ratedSetups(content: Routine | undefined, summary: SessionSummary, day: string) {
+export function ratedSetups(content: Routine | undefined, summary: SessionSummary, day: string) {
   return summary.places.flatMap(({ siteId, before }) => {
     const item = content && pressesOf(content).find((one) => one.siteId === siteId);
     if (!item || before === null) return [];

@@ -1,14 +1,17 @@
-import { afterWords } from '#core/response';
+import { brief } from '#core/brief';
+import { propose, type Known } from '#core/proposals';
+import { afterWords, responseAt } from '#core/response';
 import { dayOf } from '#core/calendar';
 import { courseOf } from '#core/complaint';
 import { correctionWords, type SessionSummary } from '#core/session';
 import { sessionsAWeek } from '#core/routine';
-import { dropRows, foundRows, weeksOf } from '#core/trend';
+import { dropRows, foundRows, weeksOf, type DropRow } from '#core/trend';
 import { complaintsOf } from '~/db/complaints.server';
 import { messagesOf } from '~/db/messages.server';
-import { versionsOf } from '~/db/routines.server';
+import { routineOf, versionsOf } from '~/db/routines.server';
 import { sessionsOf } from '~/db/sessions.server';
 import { fileOf } from './clientFile.server';
+import { knownFrom } from './proposing.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 
 type SessionRows = Awaited<ReturnType<typeof sessionsOf>>;
@@ -91,25 +94,52 @@ export async function sessionLogOf(setting: Setting, who: Principal, clientId: s
   };
 }
 
+function judgedFrom(known: Known, rows: DropRow[]) {
+  const proposals = propose(known);
+  return {
+    ...proposals,
+    brief: brief({ known, rows, proposals }),
+    causes: known.causes,
+    days: Object.fromEntries(known.sessions.map(({ id, day }) => [id, day])),
+  };
+}
+
 /** What changed: strokes by site and side, sessions by week, and what the client wrote. */
 export async function reviewOf(setting: Setting, who: Principal, clientId: string) {
   const file = await fileOf(setting, who, clientId);
-  const [sessions, versions, complaints] = await Promise.all([
+  const [sessions, versions, complaints, thread] = await Promise.all([
     sessionsOf(setting.db, clientId),
     versionsOf(setting.db, clientId),
     complaintsOf(setting.db, clientId),
+    routineOf(setting.db, clientId),
   ]);
+  const known = await knownFrom(setting, { file, versions, sessions, complaints });
   const today = dayOf(setting.now().getTime(), file.timeZone);
   const periods = versions.map((version) => ({
     from: version.issuedOn,
     timesPerWeek: sessionsAWeek(version.content),
   }));
-  const rated = sessions.flatMap(({ id, day, summary }) =>
-    summary.places.map((place) => ({ ...place, sessionId: id, day })),
+  const rated = sessions.flatMap(({ id, day, summary, response, responsePlaces, stopReason }) =>
+    summary.places.map((place) => ({
+      ...place,
+      sessionId: id,
+      day,
+      response: responseAt({ response, responsePlaces }, place),
+      stopReason,
+    })),
   );
+  const rows = dropRows(rated);
+  const latest = versions.at(-1) ?? null;
   return {
     name: file.name,
     today,
+    /** In three sentences, and what the record supports; null while nothing is prescribed. */
+    judged: known && judgedFrom(known, rows),
+    /** What a proposal becomes a version of. */
+    latest: latest && { number: latest.number, content: latest.content },
+    draftRevision: thread?.draftRevision ?? 0,
+    /** There is unissued work: proposals are not issued past it. */
+    hasDraft: Boolean(thread?.draft),
     /** What brought them, and what became of it. */
     complaints: complaints.map(({ id, what, over, told }) => ({
       id,
@@ -117,7 +147,7 @@ export async function reviewOf(setting: Setting, who: Principal, clientId: strin
       over,
       course: courseOf(told),
     })),
-    rows: dropRows(rated),
+    rows,
     found: foundRows(
       rated.flatMap(({ siteId, side, day, found }) =>
         found === undefined ? [] : [{ siteId, side, day, found }],

@@ -243,6 +243,10 @@ function isOneStep({ item }: Line, { setup: { tool, posture } }: Rung, towards: 
   return tool.form !== 'head' && harder <= (towards === 1 ? 1 : 0);
 }
 
+/** How much is other than today: weight and surface, the tool, or the posture. */
+const differs = ({ item }: Line, { setup: { tool, posture } }: Rung): number =>
+  posture.id !== item.positionId ? 2 : tool.id === item.toolId ? 0 : 1;
+
 /** The nearest way of pressing at hand that is softer (−1) or firmer (1) than today’s, one thing changed. */
 export function nextRung(line: Line, client: LadderClient, towards: 1 | -1): LineChange | null {
   const view = ladderFor(line.item, client);
@@ -253,7 +257,10 @@ export function nextRung(line: Line, client: LadderClient, towards: 1 | -1): Lin
       ? rung.ratio <= 1 / STEP_LEAST
       : rung.ratio >= STEP_LEAST && rung.ratio <= STEP_UP_MOST;
   });
-  const [next] = fits.sort((a, b) => towards * (a.ratio - b.ratio));
+  // How weight is taken on or off comes before another tool, and that before another posture.
+  const [next] = fits.sort(
+    (a, b) => differs(line, a) - differs(line, b) || towards * (a.ratio - b.ratio),
+  );
   const today = view.rungs.find(({ key }) => key === view.todayKey);
   return next ? toRung(line, next, today) : null;
 }

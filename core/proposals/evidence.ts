@@ -1,6 +1,6 @@
 import { findSite, SENSITIVITY, type Site } from '#core/anatomy';
 import { addDays, askedBetween, daysBetween, type AskPeriod, type Day } from '#core/calendar';
-import { responseWords, type RestingPlace } from '#core/response';
+import { responseAt, responseWords, type RestingPlace } from '#core/response';
 import {
   isPress,
   placeKey,
@@ -117,12 +117,6 @@ const worst = (grades: (number | null)[]): number | null => {
   return given.length === 0 ? null : Math.max(...given);
 };
 
-/** How the day after was, at this site: what was said of other places alone is ordinary here. */
-function responseAt({ response, responsePlaces }: Practised, siteId: string): string | null {
-  if (response === null || !responsePlaces || responsePlaces.length === 0) return response;
-  return responsePlaces.some((place) => place.siteId === siteId) ? response : 'none';
-}
-
 function thenAt(session: Practised, item: PressItem): Then | null {
   const sides: readonly string[] = sidesInOrder(item);
   const places = session.places.filter(
@@ -139,7 +133,7 @@ function thenAt(session: Practised, item: PressItem): Then | null {
     tooMuch: places.some(({ tooMuch }) => tooMuch),
     onlyPain: places.some(({ onlyPain }) => onlyPain === true),
     capped: places.some(({ capped = 0 }) => capped > 0),
-    response: responseAt(session, item.siteId),
+    response: responseAt(session, { siteId: item.siteId }),
     stopReason: session.stopReason,
   };
 }
@@ -190,6 +184,8 @@ export function lineOf(item: PressItem, known: Known): Line | null {
 /** How much of what was asked for in the last two weeks, or since the first version, was done. */
 export interface Adherence {
   done: number;
+  /** Begun at all, broken off ones included. */
+  begun: number;
   asked: number;
   /** Days that were looked at. */
   days: number;
@@ -206,9 +202,11 @@ export function adherenceOf({ sessions, periods, today }: Known): Adherence {
   const from = start > first ? start : first;
   const until = addDays(today, -1);
   const asked = until < from ? 0 : askedBetween(periods, from, until);
-  const done = sessions.filter(({ day, counts }) => counts && day >= from && day <= until).length;
+  const within = sessions.filter(({ day }) => day >= from && day <= until);
+  const done = within.filter(({ counts }) => counts).length;
   return {
     done,
+    begun: within.length,
     asked,
     days: Math.max(0, daysBetween(from, today)),
     share: asked < FEWEST_ASKED ? null : Math.min(1, done / asked),

@@ -191,7 +191,11 @@ function saidOnce(proposals: readonly Proposal[]): Proposal[] {
   );
 }
 
-const GRAVITY: Record<Weight, number> = { safety: 0, down: 1, look: 2, taper: 3, up: 4 };
+const GRAVITY: Record<Weight, number> = { safety: 0, down: 2, look: 3, taper: 4, up: 5 };
+/** Where nothing is done at all, that comes before what was too much when it was. */
+const NOT_DONE = 1;
+const gravityOf = ({ weight, itemId }: Proposal): number =>
+  weight === 'look' && itemId === null ? NOT_DONE : GRAVITY[weight];
 
 /** The first that applies to a line. */
 function firstAt(line: Line, around: Around): Proposal | null {
@@ -217,7 +221,7 @@ export function propose(known: Known): Proposals {
   const lower = [...found.filter(({ weight }) => weight !== 'up'), ...ofRoutine(around)];
   const holdsBack = lower.some(({ weight }) => weight === 'safety' || weight === 'down');
   const rising = holdsBack ? [] : found.filter(({ weight }) => weight === 'up').slice(0, 1);
-  const proposals = [...lower, ...rising].sort((a, b) => GRAVITY[a.weight] - GRAVITY[b.weight]);
+  const proposals = [...lower, ...rising].sort((a, b) => gravityOf(a) - gravityOf(b));
   const named = new Set(proposals.map(({ itemId }) => itemId));
   return {
     proposals,

@@ -67,9 +67,9 @@ const lowered = (words: string) => `${words.charAt(0).toLowerCase()}${words.slic
 const answered = (then: readonly Then[], ...responses: string[]): Then[] =>
   then.filter(({ response }) => response !== null && responses.includes(response));
 
-const ofAnswers = (then: readonly Then[], response: string): Ground => ({
-  says: `“${responseWords(response).label}” after ${count(then.length, 'of the last sessions', 'of the last sessions')}.`,
-  sessionIds: idsOf(then),
+const ofAnswers = (told: readonly Then[], { recent }: Line, response: string): Ground => ({
+  says: `“${responseWords(response).label}” the day after ${told.length} of the last ${count(recent.length, 'session')}.`,
+  sessionIds: idsOf(told),
 });
 
 /** Stopped for this in one of the latest sessions. */
@@ -252,8 +252,9 @@ function reasonsGiven(sessions: readonly Practised[]): string {
 
 /** Hardly done of what is asked for: asked for as often as it is done, rather than a routine nobody has time for. */
 export function hardlyDone({ adherence, known }: Around): RoutineChange | null {
-  const { done, asked, days, share } = adherence;
-  if (share === null || share >= HARDLY_DONE.share) return null;
+  const { done, begun, asked, days, share } = adherence;
+  // What is begun and broken off is another matter: what ended it is looked at line by line.
+  if (share === null || begun >= asked * HARDLY_DONE.share) return null;
   if (days < HARDLY_DONE.days || asked < HARDLY_DONE.asked) return null;
   const { timesPerWeek } = known.routine;
   const wish = Math.max(LEAST_OFTEN, Math.ceil((done * 7) / days) + 1);
@@ -283,7 +284,10 @@ export const RULES: readonly Rule[] = [
     source: COMMON_PRACTICE,
     ground: (line) => {
       const told = answered(line.recent, 'numb');
-      return either(stoppedFor(line, 'numb'), told.length > 0 ? ofAnswers(told, 'numb') : null);
+      return either(
+        stoppedFor(line, 'numb'),
+        told.length > 0 ? ofAnswers(told, line, 'numb') : null,
+      );
     },
     ways: (line) => [out(line)],
   },
@@ -297,7 +301,7 @@ export const RULES: readonly Rule[] = [
       const told = answered(line.recent, 'dizzy');
       return either(
         stoppedFor(line, 'dizzy', 'alarm'),
-        told.length > 0 ? ofAnswers(told, 'dizzy') : null,
+        told.length > 0 ? ofAnswers(told, line, 'dizzy') : null,
       );
     },
     // A neck that made somebody dizzy is not pressed on; of other places nobody knows yet.
@@ -337,7 +341,7 @@ export const RULES: readonly Rule[] = [
     ground: (line) => {
       const told = answered(line.recent, 'bruised');
       return either(
-        told.length > 0 ? ofAnswers(told, 'bruised') : null,
+        told.length > 0 ? ofAnswers(told, line, 'bruised') : null,
         line.rests ? { says: 'It is bruised and rests.', sessionIds: [] } : null,
       );
     },
@@ -368,9 +372,9 @@ export const RULES: readonly Rule[] = [
     title: 'Softer',
     rule: 'Sore the day after, more than once: less load. Marked tenderness next day was too hard.',
     source: COMMON_PRACTICE,
-    ground: ({ recent }) => {
-      const told = answered(recent, 'sore');
-      return told.length > 1 ? ofAnswers(told, 'sore') : null;
+    ground: (line) => {
+      const told = answered(line.recent, 'sore');
+      return told.length > 1 ? ofAnswers(told, line, 'sore') : null;
     },
     ways: (line, { known }) => [softer(line), nextRung(line, known.ladder, -1), shorter(line)],
   },
@@ -380,9 +384,9 @@ export const RULES: readonly Rule[] = [
     title: 'Shorter',
     rule: 'More than a little sore the day after: less time first, the load stays.',
     source: COMMON_PRACTICE,
-    ground: ({ recent }) => {
-      const told = answered(recent, 'sore');
-      return told.length === 1 ? ofAnswers(told, 'sore') : null;
+    ground: (line) => {
+      const told = answered(line.recent, 'sore');
+      return told.length === 1 ? ofAnswers(told, line, 'sore') : null;
     },
     ways: (line) => [shorter(line), fewerPoints(line), softer(line)],
   },

@@ -27,3 +27,24 @@ export function afterWords({ response, places, besides }: StoredAfter): string |
   const label = lower(responseWords(response).label);
   return [where.length > 0 ? `${label} (${where.join('; ')})` : label, ...came].join(', ');
 }
+
+/**
+ * How the day after was at one place: where it was said which places were meant, the others were quiet.
+ *
+ * @param at the site, and the side where that matters
+ * @example responseAt({ response: 'sore', responsePlaces: [{ siteId: 'calf', side: 'left' }] }, { siteId: 'chest' })
+ *   // => 'none'
+ */
+export function responseAt(
+  {
+    response,
+    responsePlaces,
+  }: { response: string | null; responsePlaces?: readonly RestingPlace[] | null },
+  at: { siteId: string; side?: RestingPlace['side'] },
+): string | null {
+  if (response === null || !responsePlaces || responsePlaces.length === 0) return response;
+  const isMeant = responsePlaces.some(
+    ({ siteId, side }) => siteId === at.siteId && (at.side === undefined || side === at.side),
+  );
+  return isMeant ? response : 'none';
+}

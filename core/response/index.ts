@@ -1,6 +1,6 @@
 export { ASKED_WITHIN_DAYS, asksAbout } from './asksAbout';
 export { BUILD_UP_SECONDS, builtUp, lengthened, quietInRow, type Borne } from './buildUp';
-export { afterWords, type StoredAfter } from './afterWords';
+export { afterWords, responseAt, type StoredAfter } from './afterWords';
 export {
   restsOf,
   restSteps,

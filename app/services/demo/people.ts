@@ -2,6 +2,7 @@ import type { TimeOfDay } from '#core/calendar';
 import type { ActivityKind } from '#core/activities';
 import type { FeltAt } from '#core/complaint';
 import type { SurfaceId } from '#core/equipment';
+import type { ResponseId, RestingPlace } from '#core/response';
 import type { ConditionId } from '#core/screening';
 import type { CourseId } from '#core/simulation';
 
@@ -46,6 +47,8 @@ export interface DemoClient {
   answersAlone?: readonly ConditionId[];
   /** A test the client does at home. */
   asksHome?: { testId: string; when: 'each session' | 'weekly' };
+  /** What was told of the days after, `back` from the last session that was told of. */
+  afterwards?: readonly { back: number; answer: ResponseId; places?: readonly RestingPlace[] }[];
   timesOfDay: readonly TimeOfDay[];
   /** What they do at that time anyway. */
   habits?: Partial<Record<TimeOfDay, string>>;
@@ -83,6 +86,10 @@ export interface DemoSite {
 export const CLIENTS: readonly DemoClient[] = [
   {
     name: 'Hollis Verbeek',
+    // Bruised, and told to rest the place.
+    afterwards: [
+      { back: 1, answer: 'bruised', places: [{ siteId: 'deep-buttock', side: 'left' }] },
+    ],
     occupation: 'fly-floor rigger',
     course: 'improving',
     seed: 11,
@@ -135,6 +142,18 @@ export const CLIENTS: readonly DemoClient[] = [
   },
   {
     name: 'Odalys Brandt',
+    // Flared up after a long week at the table.
+    afterwards: [
+      {
+        back: 0,
+        answer: 'sore',
+        places: [
+          { siteId: 'shoulder-ridge', side: 'left' },
+          { siteId: 'shoulder-ridge', side: 'right' },
+        ],
+      },
+      { back: 1, answer: 'sore', places: [{ siteId: 'shoulder-ridge', side: 'right' }] },
+    ],
     occupation: 'costume cutter',
     course: 'steady',
     seed: 23,

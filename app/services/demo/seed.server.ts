@@ -138,7 +138,18 @@ function answersTo(
     const next = sessions[index + 1];
     if (!next) return [];
     const at = next.startedAt - 60_000;
-    return [{ id: newId(at), sessionId, answer: answer(), answeredBy, at: new Date(at) }];
+    const usual = answer();
+    const told = person.afterwards?.find(({ back }) => back === sessions.length - 2 - index);
+    return [
+      {
+        id: newId(at),
+        sessionId,
+        answer: told?.answer ?? usual,
+        ...(told?.places ? { places: [...told.places] } : {}),
+        answeredBy,
+        at: new Date(at),
+      },
+    ];
   });
 }
 

@@ -1,14 +1,18 @@
 import { Link } from 'react-router';
-import { standingWords } from '#core/complaint';
 import { responseWords } from '#core/response';
 import { endingOf } from '#core/session';
 import { staffContext } from '~/context.server';
 import { load } from '~/door.server';
 import { reviewOf, type Review as ReviewData } from '~/services/reviewing.server';
-import { CourseChart } from '~/ui/complaint/CourseChart';
-import { DropChart, rowName } from '~/ui/charts/DropChart';
+import { DropChart } from '~/ui/charts/DropChart';
+import { rowName } from '~/ui/charts/rowName';
 import { WeekBars } from '~/ui/charts/WeekBars';
 import { Empty } from '~/ui/parts/Empty';
+import { AtAGlance } from '~/ui/review/AtAGlance';
+import { Proposals } from '~/ui/review/Proposals';
+import { Brought } from './Brought';
+import { Found } from './Found';
+import { useTaking } from './useTaking';
 import { nearDay, shortDay } from '~/ui/parts/words';
 import { Aside } from '~/ui/parts/Bench';
 import type { Route } from './+types/review';
@@ -76,83 +80,6 @@ function Table({ rows }: { rows: ReviewData['rows'] }) {
   );
 }
 
-/** What brought them, and what became of it. */
-function Brought({ complaints, base }: { complaints: ReviewData['complaints']; base: string }) {
-  if (complaints.length === 0) {
-    return (
-      <p className={classes.counted}>
-        What brings them is not written down yet.{' '}
-        <Link to={`${base}/complaint`}>Write it down</Link>, and it is asked again each week: it is
-        the outcome they came for.
-      </p>
-    );
-  }
-  return (
-    <section aria-labelledby="brought-title">
-      <h2 id="brought-title">
-        What brought them <span>told at visits and once a week at home</span>
-      </h2>
-      <ul className={classes.brought}>
-        {complaints.map(({ id, what, over, course }) => {
-          const last = course.told.at(-1);
-          return (
-            <li key={id}>
-              <div>
-                <h3 dir="auto">{what}</h3>
-                <p data-over={over}>
-                  {over ? 'No longer asked about. ' : ''}
-                  {course.says}
-                </p>
-                {last && <p className={classes.counted}>{standingWords(last)}</p>}
-              </div>
-              <CourseChart name={what} course={course} width={660} />
-            </li>
-          );
-        })}
-      </ul>
-      <p className={classes.counted}>
-        Each answer looks back on seven days. Against the first: 2 points of 10 count as change
-        (Farrar et al. 2001), 2 days a week by our own choice.{' '}
-        <Link to={`${base}/complaint`}>Ask, or change it</Link>
-      </p>
-    </section>
-  );
-}
-
-/** How many tender spots each open search found. */
-function Found({ rows, today }: { rows: ReviewData['found']; today: string }) {
-  return (
-    <section aria-labelledby="found-title">
-      <h2 id="found-title">
-        Tender spots found <span>wherever every one was looked for</span>
-      </h2>
-      <ul className={classes.found}>
-        {rows.map((row) => {
-          const [first, last] = [row.counts[0], row.counts.at(-1)];
-          return (
-            <li key={`${row.siteId}:${row.side}`}>
-              <strong>{rowName(row)}</strong>
-              <span className={classes.counts}>
-                {row.counts
-                  .slice(-MOST_COUNTS)
-                  .map(({ found }) => found)
-                  .join(' · ')}
-              </span>
-              <span className={classes.counted}>
-                {first && last && `${shortDay(first.day, today)} to ${shortDay(last.day, today)}. `}
-                {row.says}
-              </span>
-            </li>
-          );
-        })}
-      </ul>
-    </section>
-  );
-}
-
-/** So many counts fit a line. */
-const MOST_COUNTS = 14;
-
 function Side({ data }: { data: ReviewData }) {
   const { weeks, sessions, today, versions } = data;
   const done = weeks.reduce((sum, week) => sum + week.done, 0);
@@ -205,6 +132,36 @@ function Side({ data }: { data: ReviewData }) {
   );
 }
 
+/** In three sentences, and what may follow. */
+function Judged({ data, clientId }: { data: ReviewData; clientId: string }) {
+  const taking = useTaking(clientId, data);
+  const { judged, today, latest, hasDraft } = data;
+  if (!judged || !latest) return null;
+  return (
+    <>
+      <AtAGlance brief={judged.brief} />
+      <Proposals
+        // A new version is judged anew: nothing of the last one is still ticked.
+        key={latest.number}
+        judged={judged}
+        causes={judged.causes}
+        days={judged.days}
+        today={today}
+        number={latest.number + 1}
+        base={`/clients/${clientId}`}
+        blocked={
+          hasDraft
+            ? 'There is unissued work on the plan: finish it there, or drop it, before a version is issued from here.'
+            : null
+        }
+        busy={taking.busy}
+        refusal={taking.refusal}
+        onIssue={taking.issue}
+      />
+    </>
+  );
+}
+
 export default function Review({ loaderData, params }: Route.ComponentProps) {
   const { rows, found, today, versions, name, complaints } = loaderData;
   if (versions.length === 0) {
@@ -221,6 +178,7 @@ export default function Review({ loaderData, params }: Route.ComponentProps) {
   return (
     <div className={classes.page}>
       <div className={classes.main}>
+        {loaderData.judged && <Judged data={loaderData} clientId={params.clientId} />}
         <Brought complaints={complaints} base={`/clients/${params.clientId}`} />
         <h2>
           Ratings before and after <span>{`${shortDay(from)} to ${shortDay(today)}`}</span>
@@ -229,13 +187,15 @@ export default function Review({ loaderData, params }: Route.ComponentProps) {
           <p className={classes.counted}>No session has been rated yet.</p>
         ) : (
           <>
-            <DropChart rows={rows} from={from} to={today} />
+            <DropChart rows={rows} from={from} to={today} versions={versions} />
             <p className={classes.counted}>
-              Each stroke runs from the highest rating on first pressing to the highest on letting
-              go, 0 to 10, among the points worked there in that session. Dashes: the median of the
-              slopes of all pairs of ratings before (Theil–Sen). 2 points count as change (Farrar et
-              al. 2001). Triangle: a hold was ended because it was rated above the ceiling twice
-              running.
+              Each stroke runs from the highest rating on first pressing, the bar across, to the
+              highest on letting go, 0 to 10, among the points worked there in that session; what
+              rose is hollow. Under it the next day: ring quiet, dot sore, square more than that.
+              Cross: stopped for a reason. Triangle: a hold was ended because it was rated above the
+              ceiling twice running. Dotted upright: a new version. Dashes: the median of the slopes
+              of all pairs of ratings before (Theil–Sen). 2 points count as change (Farrar et al.
+              2001).
             </p>
             <Table rows={rows} />
           </>

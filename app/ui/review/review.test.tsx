@@ -1,0 +1,133 @@
+import { MantineProvider } from '@mantine/core';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { MemoryRouter } from 'react-router';
+import { COMMON_PRACTICE } from '#core/knowledge';
+import type { Proposal } from '#core/proposals';
+import { LIMITS } from '#core/routine';
+import { AtAGlance } from './AtAGlance';
+import { effectWords, Proposals, reasonFor } from './Proposals';
+
+const proposal = (more: Partial<Proposal> = {}): Proposal => ({
+  key: 'sore:a',
+  rule: 'sore',
+  weight: 'down',
+  itemId: 'a',
+  siteId: 'calf',
+  title: 'Shorter',
+  variable: 'time',
+  says: '30 → 20 s',
+  ground: { says: '“Sore” the day after 1 of the last 3 sessions.', sessionIds: ['s1', 's2'] },
+  because: 'Less time first.',
+  source: COMMON_PRACTICE,
+  becomes: [],
+  timesPerWeek: null,
+  effect: {
+    session: { before: { least: 300, most: 300 }, after: { least: 240, most: 240 } },
+    contact: { before: 60, after: 40, capSeconds: 120 },
+    pressureRatio: null,
+  },
+  ...more,
+});
+
+const draw = (
+  proposals: readonly Proposal[],
+  more: Partial<Parameters<typeof Proposals>[0]> = {},
+) =>
+  renderToStaticMarkup(
+    <MantineProvider>
+      <MemoryRouter>
+        <Proposals
+          judged={{ proposals, keep: [] }}
+          causes={['Sleeping posture.', 'Desk height.']}
+          days={{ s1: '2026-03-01', s2: '2026-03-03' }}
+          today="2026-03-05"
+          number={3}
+          base="/clients/x"
+          blocked={null}
+          busy={false}
+          refusal={null}
+          onIssue={() => undefined}
+          {...more}
+        />
+      </MemoryRouter>
+    </MantineProvider>,
+  );
+
+describe('what the record supports, on the screen', () => {
+  it('says what, where, from what, by which rule, and what it does', () => {
+    const markup = draw([proposal()]);
+    for (const words of [
+      'Shorter',
+      'Calf: 30 → 20 s',
+      '“Sore” the day after 1 of the last 3 sessions.',
+      'Less time first.',
+      'Common practice',
+      'Read from the sessions of 1 Mar, 3 Mar.',
+      'Session 5 → 4 min; contact here 1:00 → 0:40 of 2:00 at most.',
+    ])
+      expect(markup).toContain(words);
+  });
+
+  it('can be ticked where it changes something, and only there; nothing is ticked by itself', () => {
+    expect(draw([proposal()]).match(/type="checkbox"/g)).toHaveLength(1);
+    expect(draw([proposal()])).not.toContain('checked');
+    expect(draw([proposal({ says: '', becomes: null })])).not.toContain('type="checkbox"');
+    expect(draw([proposal()])).not.toContain('Issue version');
+  });
+
+  it('names the causes to look for only where a look is asked for', () => {
+    expect(draw([proposal()])).not.toContain('Sleeping posture');
+    expect(draw([proposal({ weight: 'look', says: '', becomes: null })])).toContain(
+      'What may keep it going, for what brings them: Sleeping posture; Desk height.',
+    );
+  });
+
+  it('says what is kept, and why', () => {
+    const markup = draw([], {
+      judged: { proposals: [], keep: [{ itemId: 'a', siteId: 'calf', why: 'It rests.' }] },
+    });
+    expect(markup).toContain('Nothing to change.');
+    expect(markup).toContain('<strong>Calf</strong> It rests.');
+  });
+
+  it('pressure is said against today’s, and no figure is made up where it is not known', () => {
+    expect(effectWords(proposal({ effect: null }))).toEqual([]);
+    const [, ...rest] = effectWords(
+      proposal({
+        effect: {
+          session: { before: { least: 300, most: 300 }, after: { least: 300, most: 300 } },
+          contact: { before: 60, after: 60, capSeconds: 120 },
+          pressureRatio: 0.64,
+        },
+      }),
+    );
+    expect(rest).toEqual(['pressure about 0.6 times today’s']);
+  });
+
+  it('writes the reason from what is taken, within what a version takes', () => {
+    expect(reasonFor([proposal()])).toBe(
+      'Calf: 30 → 20 s. “Sore” the day after 1 of the last 3 sessions.',
+    );
+    expect(reasonFor([])).toBe('');
+    expect(reasonFor(Array.from({ length: 20 }, () => proposal())).length).toBeLessThanOrEqual(
+      LIMITS.reasonLength,
+    );
+  });
+});
+
+describe('at a glance', () => {
+  it('tells three sentences in one order, and which ask for attention', () => {
+    const markup = renderToStaticMarkup(
+      <AtAGlance
+        brief={{
+          changed: { says: 'Less tender.', attention: false },
+          borne: { says: 'Bruised.', attention: true },
+          next: { says: 'Softer.', attention: false },
+        }}
+      />,
+    );
+    expect(markup.indexOf('Less tender.')).toBeLessThan(markup.indexOf('Bruised.'));
+    expect(markup.indexOf('Bruised.')).toBeLessThan(markup.indexOf('Softer.'));
+    expect(markup.match(/data-attention="true"/g)).toHaveLength(1);
+  });
+});

@@ -1,0 +1,1 @@
+export { brief, type Brief, type Sentence } from './brief';
