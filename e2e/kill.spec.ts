@@ -106,6 +106,7 @@ function staffLetters(clientId: string, noted: Noted): Letter[] {
       { thing: clientId, base: 0 },
     ),
     of('template', { template: { name: 'Kill proof', items: routine.items } }, { clientId: null }),
+    of('seen to', { about: 'told', sessionId: null, how: 'seen', note: '' }),
     complaint,
     of('standing', {
       complaintId: complaint.thing,

@@ -118,6 +118,7 @@ export const clientsWithLastDay = (db: Database, practiceId: string) => {
 export const practiceSessionsSince = (db: Database, practiceId: string, since: Day) =>
   db
     .select({
+      id: practisedSession.id,
       clientId: practisedSession.clientId,
       day: practisedSession.day,
       counts: practisedSession.counts,

@@ -74,6 +74,16 @@ export const sessionsOf = (db: Database, clientId: string) =>
     .where(eq(practisedSession.clientId, clientId))
     .orderBy(asc(practisedSession.startedAt));
 
+/** Whether a session is a client’s own. */
+export async function ownSession(db: Database, clientId: string, sessionId: string) {
+  const [row] = await db
+    .select({ id: practisedSession.id })
+    .from(practisedSession)
+    .where(and(eq(practisedSession.id, sessionId), eq(practisedSession.clientId, clientId)))
+    .limit(1);
+  return row;
+}
+
 /** The latest sessions of a client, newest first. */
 export const lastSessionsOf = once((db, clientId: string, most: number) =>
   db

@@ -1,6 +1,7 @@
 import { addDays, askedBetween, dayOf, quietDays, weekOf } from '#core/calendar';
 import { allStop, answersOf, readReplies, screen, type Reply } from '#core/screening';
-import { lately, TELL_FOR_DAYS, triage } from '#core/trend';
+import { isSeenTo } from '#core/proposals';
+import { lately, TELL_FOR_DAYS, triage, urgencyOf } from '#core/trend';
 import { group } from 'd3-array';
 import {
   clientsWithLastDay,
@@ -8,9 +9,12 @@ import {
   practiceSessionsSince,
   unconfirmedAnswers,
 } from '~/db/clients.server';
+import { seenToIn } from '~/db/seenTo.server';
 import { unansweredIn } from '~/db/messages.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { isAway } from './away.server';
+
+const DAY_MS = 86_400_000;
 
 /** What a client answered alone and nobody has confirmed: whether it stops everything. */
 const answersOfDay = (row: { day: string; replies: Reply[] } | undefined) =>
@@ -27,7 +31,7 @@ const grouped = <T extends { clientId: string }>(rows: readonly T[]) =>
 /**
  * The therapist's start of the day: every client of the practice with next visit, last practised,
  * sessions done and asked this week, and whether they went quiet or stopped for a reason that counts.
- * Five queries, whatever the number of clients.
+ * Six queries, whatever the number of clients.
  */
 export async function daySheet(setting: Setting, who: Principal) {
   const { db } = setting;
@@ -35,16 +39,20 @@ export async function daySheet(setting: Setting, who: Principal) {
   const today = dayOf(now, who.timeZone);
   // A client may live a day ahead of or behind the practice: look a little further than both need.
   const since = addDays(today, -TELL_FOR_DAYS - 1);
-  const [clients, sessions, periods, unconfirmed, unanswered] = await Promise.all([
+  const [clients, sessions, periods, unconfirmed, unanswered, seen] = await Promise.all([
     clientsWithLastDay(db, who.practiceId),
     practiceSessionsSince(db, who.practiceId, since),
     practiceAskPeriods(db, who.practiceId),
     unconfirmedAnswers(db, who.practiceId),
     unansweredIn(db, who.practiceId),
+    seenToIn(db, who.practiceId, new Date(now - TELL_FOR_DAYS * DAY_MS)),
   ]);
   const wroteBy = new Map(unanswered.map((row) => [row.clientId, row.heardAt.getTime()]));
   const answersBy = new Map(unconfirmed.map((row) => [row.clientId, row]));
   const sessionsBy = grouped(sessions);
+  const seenBy = grouped(
+    seen.map(({ at, ...one }) => ({ ...one, day: dayOf(at.getTime(), who.timeZone) })),
+  );
   const periodsBy = grouped(periods);
   const rows = clients.map((person) => {
     const theirToday = dayOf(now, person.timeZone);
@@ -57,10 +65,26 @@ export async function daySheet(setting: Setting, who: Principal) {
       firstIssued: asks[0]?.from ?? null,
       today: theirToday,
     });
-    const seen = lately(recent, theirToday);
+    const seenTo = seenBy.get(person.id) ?? [];
+    const seen = lately(recent, theirToday, seenTo);
     const answers = answersOfDay(answersBy.get(person.id));
-    const tooQuiet = asks.length > 0 && quiet >= who.quietAfterDays ? quiet : null;
+    // Asked about and still quiet: it is told again in a week, or once they have practised and go quiet anew.
+    const isAsked = isSeenTo('quiet', null, {
+      seen: seenTo,
+      sessions: recent.map(({ id }) => ({ id, places: [] })),
+      today: theirToday,
+    });
+    const tooQuiet = asks.length > 0 && quiet >= who.quietAfterDays && !isAsked ? quiet : null;
     const comesToday = person.nextVisit === theirToday;
+    const concerns = {
+      wrote: wroteBy.has(person.id),
+      comesToday,
+      stopsAll: (answers?.stop ?? null) !== null,
+      told: seen.told,
+      pressedTooHard: seen.pressedTooHard,
+      onlyPain: seen.onlyPain,
+      quietDays: tooQuiet,
+    };
     return {
       id: person.id,
       name: person.name,
@@ -85,19 +109,22 @@ export async function daySheet(setting: Setting, who: Principal) {
       answers,
       /** The day a message came that nobody has answered; null when there is none. */
       wrote: wroteBy.has(person.id) ? dayOf(wroteBy.get(person.id) ?? 0, who.timeZone) : null,
-      group: triage({
-        wrote: wroteBy.has(person.id),
-        comesToday,
-        stopsAll: (answers?.stop ?? null) !== null,
-        told: seen.told,
-        pressedTooHard: seen.pressedTooHard,
-        onlyPain: seen.onlyPain,
-        quietDays: tooQuiet,
-      }),
+      /** The last session of the last days: what is answered now is answered up to it. */
+      lastSession: seen.lastSession,
+      /** What somebody has seen to lately, the latest first. */
+      seenTo: seenTo.toReversed().map(({ about, how, day }) => ({ about, how, day })),
+      urgency: urgencyOf(concerns),
+      group: triage(concerns),
       today: theirToday,
     };
   });
-  return { today, monday: weekOf(today), rows, quietAfterDays: who.quietAfterDays };
+  return {
+    today,
+    monday: weekOf(today),
+    // The gravest first; who is alike, by name as before.
+    rows: rows.toSorted((a, b) => a.urgency - b.urgency),
+    quietAfterDays: who.quietAfterDays,
+  };
 }
 
 export type DaySheetRow = Awaited<ReturnType<typeof daySheet>>['rows'][number];

@@ -8,6 +8,7 @@ import type { Setting } from '~/keeping/server/setting.server';
 import type { fileOf } from './clientFile.server';
 import { ratedSetups } from './planning.server';
 import { restsFor } from './rests.server';
+import { seenToOf } from '~/db/seenTo.server';
 import type { complaintsOf } from '~/db/complaints.server';
 import type { versionsOf } from '~/db/routines.server';
 import type { sessionsOf } from '~/db/sessions.server';
@@ -33,6 +34,7 @@ export async function knownFrom(
   const latest = versions.at(-1);
   if (!latest) return null;
   const rests = await restsFor(db, file);
+  const seen = await seenToOf(db, file.id);
   const today = dayOf(now().getTime(), file.timeZone);
   const contents = new Map(versions.map(({ id, content }) => [id, content]));
   const counted = sessions.filter(({ summary }) => !summary.takenBack);
@@ -63,6 +65,7 @@ export async function knownFrom(
     causes: complaints
       .filter(({ over }) => !over)
       .flatMap(({ what, places: felt }) => whereToLook({ what, places: felt }).causes),
+    seen: seen.map(({ at, ...one }) => ({ ...one, day: dayOf(at.getTime(), file.timeZone) })),
     ladder: {
       massKilograms,
       statureMetres,

@@ -137,6 +137,8 @@ export async function reviewOf(setting: Setting, who: Principal, clientId: strin
     judged: known && judgedFrom(known, rows),
     /** What a proposal becomes a version of. */
     latest: latest && { number: latest.number, content: latest.content },
+    /** The last session that is known. */
+    lastSession: known?.sessions.at(-1)?.id ?? null,
     draftRevision: thread?.draftRevision ?? 0,
     /** There is unissued work: proposals are not issued past it. */
     hasDraft: Boolean(thread?.draft),

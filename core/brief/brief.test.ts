@@ -52,6 +52,7 @@ function told(sessions: readonly Practised[], more: Partial<Known> = {}) {
     sessions,
     rests: [],
     causes: [],
+    seen: [],
     ladder: ladderClient(),
     check: { minutesPerDay: null, firstVersion: false },
     ...more,

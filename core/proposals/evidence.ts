@@ -11,6 +11,7 @@ import {
 import type { PressItem, Routine } from '#core/routine';
 import type { PlaceSummary } from '#core/session';
 import { changeOf, type Change } from '#core/trend';
+import type { SeenTo } from './seenTo';
 
 /** One session as it was practised, with the version it followed. */
 export interface Practised {
@@ -41,6 +42,8 @@ export interface Known {
   rests: readonly RestingPlace[];
   /** What to look at besides, for what brings them. */
   causes: readonly string[];
+  /** What somebody has seen to, or left for now. */
+  seen: readonly SeenTo[];
   ladder: LadderClient;
   check: CheckContext;
 }

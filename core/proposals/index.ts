@@ -1,4 +1,12 @@
 export { adherenceOf, type Adherence, type Known, type Practised } from './evidence';
+export { HOW_SEEN, type HowSeen, type SeenTo } from './seenTo';
 export { VARIABLES, type Variable } from './changes';
 export { RULES, type Weight } from './rules';
-export { propose, withTaken, type Proposal, type Proposals } from './propose';
+export {
+  isSeenTo,
+  LEFT_FOR_DAYS,
+  propose,
+  withTaken,
+  type Proposal,
+  type Proposals,
+} from './propose';

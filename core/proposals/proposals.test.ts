@@ -58,6 +58,7 @@ const known = (
   sessions,
   rests: [],
   causes: [],
+  seen: [],
   ladder: {
     massKilograms: null,
     statureMetres: null,
@@ -362,6 +363,46 @@ describe('what does not change, and what is over', () => {
     const proposal = propose(known(ROUTINE, some)).proposals.find(({ itemId }) => itemId === null);
     // Both sides of four sessions.
     expect(proposal?.ground.says).toContain('No time (16)');
+  });
+});
+
+describe('what was left for now', () => {
+  const sore = daily(ROUTINE, 8, (ago) => ({
+    ...WELL(ago),
+    response: ago === 1 ? 'sore' : 'none',
+  }));
+  const left = (ago: number, sessionId: string | null = 's1') => [
+    { about: 'sore:between-blades', sessionId, how: 'not now' as const, day: day(ago) },
+  ];
+
+  it('is not proposed again on the same evidence, and is said to be left', () => {
+    const of = known(ROUTINE, sore, { seen: left(0) });
+    expect(propose(of).proposals).toEqual([]);
+    expect(whyKept(of)[0]).toMatch(/left it for now/);
+  });
+
+  it('is judged anew once there is a later session there, or a week later', () => {
+    expect(rulesOf(known(ROUTINE, sore, { seen: left(0, 's2') }))).toEqual(['sore']);
+    expect(rulesOf(known(ROUTINE, sore, { seen: left(7) }))).toEqual(['sore']);
+  });
+
+  it('still holds back what would rise elsewhere', () => {
+    const two = routineWith(
+      itemFor('between-blades', { dose: timed(30), grade: 4, points: 1 }),
+      itemFor('middle-quad', { dose: timed(30), grade: 4, points: 1 }),
+    );
+    const sessions = daily(two, 12, (ago) => ({
+      ...WELL(ago),
+      response: ago === 1 ? 'sore' : 'none',
+      responsePlaces: ago === 1 ? [{ siteId: 'between-blades', side: 'left' }] : null,
+    }));
+    expect(rulesOf(known(two, sessions))).toEqual(['sore']);
+    expect(rulesOf(known(two, sessions, { seen: left(0) }))).toEqual([]);
+  });
+
+  it('is nobody else’s: another proposal of the line is still made', () => {
+    const other = [{ ...left(0)[0], about: 'stuck:between-blades' }] as Known['seen'];
+    expect(rulesOf(known(ROUTINE, sore, { seen: other }))).toEqual(['sore']);
   });
 });
 

@@ -1,3 +1,4 @@
+import { daysBetween } from '#core/calendar';
 import {
   checkRoutine,
   isPress,
@@ -10,6 +11,7 @@ import type { SecondsBand } from '#core/dosage';
 import { ownEstimate, type Source } from '#core/knowledge';
 import { adherenceOf, lineOf, type Adherence, type Known, type Line } from './evidence';
 import type { LineChange, Variable } from './changes';
+import type { SeenTo } from './seenTo';
 import {
   hardlyDone,
   RULES,
@@ -197,6 +199,35 @@ const NOT_DONE = 1;
 const gravityOf = ({ weight, itemId }: Proposal): number =>
   weight === 'look' && itemId === null ? NOT_DONE : GRAVITY[weight];
 
+/** What was left for now is asked again after so long, whether or not anything new is known; our own choice, days. */
+export const LEFT_FOR_DAYS = 7;
+
+/**
+ * Whether somebody has seen to it, or left it, on all the evidence there is by now: a later session there is fresh
+ * evidence, and it is judged again.
+ */
+export function isSeenTo(
+  about: string,
+  siteId: string | null,
+  {
+    seen,
+    sessions,
+    today,
+  }: {
+    seen: readonly Omit<SeenTo, 'how'>[];
+    sessions: readonly { id: string; places: readonly { siteId: string }[] }[];
+    today: Known['today'];
+  },
+): boolean {
+  const last = seen.findLast((one) => one.about === about);
+  if (!last || daysBetween(last.day, today) >= LEFT_FOR_DAYS) return false;
+  const at = sessions.findIndex(({ id }) => id === last.sessionId);
+  const fresh = sessions
+    .slice(at + 1)
+    .some(({ places }) => siteId === null || places.some((place) => place.siteId === siteId));
+  return !fresh;
+}
+
 /** The first that applies to a line. */
 function firstAt(line: Line, around: Around): Proposal | null {
   for (const rule of RULES) {
@@ -218,10 +249,14 @@ export function propose(known: Known): Proposals {
   const around: Around = { known, adherence };
   const lines = pressesOf(known.routine).flatMap((item) => lineOf(item, known) ?? []);
   const found = saidOnce(lines.flatMap((line) => firstAt(line, around) ?? []));
+  const isOpen = ({ key, siteId }: Proposal) => !isSeenTo(key, siteId, known);
   const lower = [...found.filter(({ weight }) => weight !== 'up'), ...ofRoutine(around)];
   const holdsBack = lower.some(({ weight }) => weight === 'safety' || weight === 'down');
   const rising = holdsBack ? [] : found.filter(({ weight }) => weight === 'up').slice(0, 1);
-  const proposals = [...lower, ...rising].sort((a, b) => gravityOf(a) - gravityOf(b));
+  // What was left for now is not shown, and still holds back what would rise.
+  const proposals = [...lower, ...rising]
+    .filter(isOpen)
+    .sort((a, b) => gravityOf(a) - gravityOf(b));
   const named = new Set(proposals.map(({ itemId }) => itemId));
   return {
     proposals,
@@ -230,7 +265,9 @@ export function propose(known: Known): Proposals {
       .map((line) => ({
         itemId: line.item.id,
         siteId: line.site.id,
-        why: whyKept(line, around, { holdsBack, rising: rising.length > 0 }),
+        why: [...lower, ...rising].some(({ itemId }) => itemId === line.item.id)
+          ? 'Somebody has seen to it, or left it for now; a new session there is judged anew.'
+          : whyKept(line, around, { holdsBack, rising: rising.length > 0 }),
       })),
     adherence,
   };

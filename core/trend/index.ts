@@ -4,12 +4,16 @@ export { weeksOf, type WeekCount } from './weeks';
 export { foundRows, type FoundRow, type FoundThen } from './foundRows';
 export { dropRows, type DropRow, type RatedPlace, type Stroke } from './dropRows';
 export {
+  GRAVITY,
   lately,
+  MARKS,
   TELL_FOR_DAYS,
   triage,
+  urgencyOf,
   type Concerns,
   type DayGroup,
-  type Lately,
   type LoggedSession,
+  type MarkId,
+  type SeenMark,
 } from './triage';
 export { changeOf, MEANINGFUL_GRADES, type Change } from './change';

@@ -2,7 +2,15 @@ import fc from 'fast-check';
 import { addDays } from '#core/calendar';
 import { RESPONSES } from '#core/response';
 import { STOP_REASONS } from '#core/session';
-import { lately, TELL_FOR_DAYS, triage, type Concerns, type LoggedSession } from './index';
+import {
+  GRAVITY,
+  lately,
+  TELL_FOR_DAYS,
+  triage,
+  urgencyOf,
+  type Concerns,
+  type LoggedSession,
+} from './index';
 
 const TODAY = '2026-03-10';
 const session = (ago: number, change: Partial<LoggedSession> = {}): LoggedSession => ({
@@ -39,7 +47,7 @@ describe('the last days of a client', () => {
     if (!ordinary || !grave) throw new Error('The table has no such reason.');
     const told = session(3, { stopReason: grave.id });
     const seen = lately([session(9), told, session(1, { stopReason: ordinary.id })], TODAY);
-    expect(seen).toEqual({
+    expect(seen).toMatchObject({
       told: { day: told.day, label: grave.label, when: 'during' },
       pressedTooHard: 0,
       onlyPain: 0,
@@ -51,15 +59,38 @@ describe('the last days of a client', () => {
     ).not.toBeNull();
   });
 
-  it('tell a day after that was not quiet, whichever came last', () => {
+  it('tell the gravest, and of those the latest', () => {
     const told = (...sessions: LoggedSession[]) => lately(sessions, TODAY).told;
     expect(told(session(2, { response: 'little-sore' }))).toBeNull();
-    expect(told(session(3, { stopReason: 'numb' }), session(2, { response: 'bruised' }))).toEqual({
-      day: addDays(TODAY, -2),
-      label: 'Bruised',
-      when: 'after',
-    });
+    expect(
+      told(session(3, { response: 'bruised' }), session(2, { response: 'sore' })),
+    ).toMatchObject({ day: addDays(TODAY, -3), label: 'Bruised', when: 'after' });
+    expect(
+      told(session(5, { stopReason: 'alarm' }), session(2, { response: 'bruised' })),
+    ).toMatchObject({ day: addDays(TODAY, -5), when: 'during', gravity: GRAVITY.emergency });
+    expect(
+      told(session(3, { stopReason: 'numb' }), session(1, { stopReason: 'too-sore' })),
+    ).toMatchObject({ day: addDays(TODAY, -1) });
     expect(told(session(2, { stopReason: 'numb', response: 'none' }))?.when).toBe('during');
+  });
+
+  it('leave out what somebody has seen to, and count anew from there', () => {
+    const sessions = [
+      session(4, { id: 'a', stopReason: 'dizzy', tooMuch: true }),
+      session(3, { id: 'b', response: 'sore', tooMuch: true }),
+      session(1, { id: 'c', tooMuch: true }),
+    ];
+    const seen = (about: string, sessionId: string) => ({ about, sessionId, day: TODAY });
+    expect(lately(sessions, TODAY).told?.sessionId).toBe('a');
+    expect(lately(sessions, TODAY, [seen('told', 'a')]).told).toMatchObject({
+      sessionId: 'b',
+      gravity: GRAVITY.sore,
+    });
+    expect(lately(sessions, TODAY, [seen('told', 'a'), seen('told', 'b')]).told).toBeNull();
+    expect(lately(sessions, TODAY, [seen('hard', 'b')]).pressedTooHard).toBe(1);
+    expect(lately(sessions, TODAY, [seen('hard', 'c')]).pressedTooHard).toBe(0);
+    // What was seen to long ago lies before all of these.
+    expect(lately(sessions, TODAY, [seen('hard', 'gone')]).pressedTooHard).toBe(3);
   });
 
   it('count nothing twice and nothing that is older', () => {
@@ -82,7 +113,7 @@ describe('triage', () => {
     expect(triage(calm)).toBe('rest');
     const reasons: Partial<Concerns>[] = [
       { stopsAll: true },
-      { told: { day: TODAY, label: 'Numbness', when: 'during' } },
+      { told: { gravity: GRAVITY.stopped } },
       { pressedTooHard: 1 },
       { onlyPain: 1 },
       { quietDays: 5 },
@@ -92,5 +123,30 @@ describe('triage', () => {
       expect(triage({ ...calm, ...reason, comesToday: true })).toBe('coming');
     }
     expect(triage({ ...calm, comesToday: true })).toBe('coming');
+  });
+
+  it('ranks by the gravest of what there is: chest pain above 23 quiet days, whatever else', () => {
+    expect(urgencyOf(calm)).toBe(GRAVITY.none);
+    const anyConcerns = fc.record({
+      comesToday: fc.boolean(),
+      wrote: fc.boolean(),
+      stopsAll: fc.boolean(),
+      told: fc.option(fc.constantFrom(...Object.values(GRAVITY)).map((gravity) => ({ gravity }))),
+      pressedTooHard: fc.nat({ max: 7 }),
+      onlyPain: fc.nat({ max: 7 }),
+      quietDays: fc.option(fc.nat({ max: 60 })),
+    });
+    fc.assert(
+      fc.property(anyConcerns, (seen) => {
+        const grave = { ...seen, told: { gravity: GRAVITY.emergency } };
+        expect(urgencyOf(grave)).toBe(GRAVITY.emergency);
+        expect(urgencyOf(grave)).toBeLessThanOrEqual(urgencyOf(seen));
+        expect(urgencyOf({ ...calm, quietDays: 23 })).toBeGreaterThan(urgencyOf(grave));
+        // More to know never makes it less urgent.
+        expect(urgencyOf({ ...seen, onlyPain: 1 })).toBeLessThanOrEqual(
+          urgencyOf({ ...seen, onlyPain: 0 }),
+        );
+      }),
+    );
   });
 });

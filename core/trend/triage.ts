@@ -5,10 +5,24 @@ import { stopReason } from '#core/session';
 /** How far back a stop that the therapist should hear of is told, in days. */
 export const TELL_FOR_DAYS = 7;
 
+/** What somebody has seen to. */
+export interface SeenMark {
+  about: string;
+  /** The session it was about, or the last one that was known then. */
+  sessionId: string | null;
+  day: Day;
+}
+
+/** The marks of a day sheet that can be answered. */
+export const MARKS = ['told', 'hard', 'pain', 'quiet'] as const;
+export type MarkId = (typeof MARKS)[number];
+
 /** What of a logged session the day sheet looks at. */
 export interface LoggedSession {
+  /** Absent: nothing of it can be seen to. */
+  id?: string;
   day: Day;
-  /** Its stop reason's id; null when it was not stopped. */
+  /** Its stop reason’s id; null when it was not stopped. */
   stopReason: string | null;
   /** A hold in it was ended because the pressure was too much. */
   tooMuch: boolean;
@@ -20,44 +34,120 @@ export interface LoggedSession {
   besides?: StoredAfter['besides'];
 }
 
-/** What the last days of a client say, by themselves. */
+/**
+ * How grave something is, the gravest 0. A stop for chest pain stands before one for dizziness, that before numbness, a
+ * bruise before soreness, and what hurts before who is only quiet. Common practice, no published source.
+ */
+export const GRAVITY = {
+  emergency: 0,
+  stopsAll: 1,
+  nothingStarts: 2,
+  stopped: 3,
+  bruised: 4,
+  onlyPain: 5,
+  tooHard: 6,
+  sore: 7,
+  wrote: 8,
+  quiet: 9,
+  none: 20,
+} as const;
+
+/** Something a session, or the day after it, has told. */
+export interface ToldOf {
+  day: Day;
+  label: string;
+  when: 'during' | 'after';
+  gravity: number;
+  sessionId: string | null;
+}
+
+/** What the last days of a client say, by themselves; what somebody has seen to is left out. */
 export interface Lately {
-  /** The latest stop that is no ordinary one, or day after that was not quiet; null when there was none. */
-  told: { day: Day; label: string; when: 'during' | 'after' } | null;
+  /** The gravest stop or day after that was no ordinary one, the latest of those; null when there was none. */
+  told: ToldOf | null;
   pressedTooHard: number;
   /** Sessions in which a point stayed only pain. */
   onlyPain: number;
   sessions: number;
+  /** The last of them; null when there was none. */
+  lastSession: string | null;
 }
 
 const capital = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 
-/** @param sessions of one client, oldest first */
-export function lately(sessions: readonly LoggedSession[], today: Day): Lately {
+function toldOf(session: LoggedSession): ToldOf[] {
+  const { id: sessionId = null, day, stopReason: reason, response, places, besides } = session;
+  const stop = reason === null ? null : stopReason(reason);
+  const after = response === null ? null : responseWords(response);
+  return [
+    ...(stop && stop.weight !== 'ordinary'
+      ? [
+          {
+            day,
+            sessionId,
+            label: stop.label,
+            when: 'during' as const,
+            gravity:
+              stop.weight === 'emergency'
+                ? GRAVITY.emergency
+                : stop.nothingStarts
+                  ? GRAVITY.nothingStarts
+                  : GRAVITY.stopped,
+          },
+        ]
+      : []),
+    ...(after && after.bears !== 'well'
+      ? [
+          {
+            day,
+            sessionId,
+            label: capital(afterWords({ response, places, besides }) ?? after.label),
+            when: 'after' as const,
+            gravity:
+              after.bears === 'not'
+                ? GRAVITY.nothingStarts
+                : response === 'sore'
+                  ? GRAVITY.sore
+                  : GRAVITY.bruised,
+          },
+        ]
+      : []),
+  ];
+}
+
+/** The sessions after the one that was the last when somebody saw to a mark. */
+function since(
+  sessions: readonly LoggedSession[],
+  seen: readonly SeenMark[],
+  about: MarkId,
+): readonly LoggedSession[] {
+  const last = seen.findLast((one) => one.about === about);
+  if (!last) return sessions;
+  return sessions.slice(sessions.findIndex(({ id }) => id === last.sessionId) + 1);
+}
+
+/**
+ * @param sessions of one client, oldest first
+ * @param seen what was seen to, oldest first: what is told of a session once it was seen to is told no more, and what is
+ *   counted is counted from then on
+ */
+export function lately(
+  sessions: readonly LoggedSession[],
+  today: Day,
+  seen: readonly SeenMark[] = [],
+): Lately {
   const recent = sessions.filter(({ day }) => day > addDays(today, -TELL_FOR_DAYS));
-  const told = recent.flatMap(({ day, stopReason: reason, response, places, besides }) => {
-    const stop = reason === null ? null : stopReason(reason);
-    const after = response === null ? null : responseWords(response);
-    return [
-      ...(stop && stop.weight !== 'ordinary'
-        ? [{ day, label: stop.label, when: 'during' as const }]
-        : []),
-      ...(after && after.bears !== 'well'
-        ? [
-            {
-              day,
-              label: capital(afterWords({ response, places, besides }) ?? after.label),
-              when: 'after' as const,
-            },
-          ]
-        : []),
-    ];
-  });
+  const answered = new Set(
+    seen.flatMap(({ about, sessionId }) => (about === 'told' && sessionId ? [sessionId] : [])),
+  );
+  const told = recent.filter(({ id }) => id === undefined || !answered.has(id)).flatMap(toldOf);
+  const gravest = Math.min(...told.map(({ gravity }) => gravity));
   return {
-    told: told.at(-1) ?? null,
-    pressedTooHard: recent.filter(({ tooMuch }) => tooMuch).length,
-    onlyPain: recent.filter(({ onlyPain }) => onlyPain).length,
+    told: told.findLast(({ gravity }) => gravity === gravest) ?? null,
+    pressedTooHard: since(recent, seen, 'hard').filter(({ tooMuch }) => tooMuch).length,
+    onlyPain: since(recent, seen, 'pain').filter(({ onlyPain }) => onlyPain).length,
     sessions: recent.length,
+    lastSession: recent.at(-1)?.id ?? null,
   };
 }
 
@@ -68,7 +158,7 @@ export interface Concerns {
   wrote?: boolean;
   /** What they answered alone stops everything. */
   stopsAll: boolean;
-  told: Lately['told'];
+  told: Pick<ToldOf, 'gravity'> | null;
   pressedTooHard: number;
   onlyPain: number;
   /** Days without a session, once they are too many; null before. */
@@ -77,15 +167,24 @@ export interface Concerns {
 
 export type DayGroup = 'coming' | 'look' | 'rest';
 
+/**
+ * How urgently somebody should look at a client: by the gravest of what there is.
+ *
+ * @example urgencyOf({ …calm, quietDays: 23 }) // => GRAVITY.quiet
+ */
+export const urgencyOf = (seen: Concerns): number =>
+  Math.min(
+    GRAVITY.none,
+    ...(seen.stopsAll ? [GRAVITY.stopsAll] : []),
+    ...(seen.told ? [seen.told.gravity] : []),
+    ...(seen.onlyPain > 0 ? [GRAVITY.onlyPain] : []),
+    ...(seen.pressedTooHard > 0 ? [GRAVITY.tooHard] : []),
+    ...(seen.wrote === true ? [GRAVITY.wrote] : []),
+    ...(seen.quietDays === null ? [] : [GRAVITY.quiet]),
+  );
+
 /** Where a client stands on the day sheet: who comes today, then who wants a look, then the others. */
 export function triage(seen: Concerns): DayGroup {
   if (seen.comesToday) return 'coming';
-  const isConcern =
-    seen.wrote === true ||
-    seen.stopsAll ||
-    seen.told !== null ||
-    seen.quietDays !== null ||
-    seen.pressedTooHard > 0 ||
-    seen.onlyPain > 0;
-  return isConcern ? 'look' : 'rest';
+  return urgencyOf(seen) < GRAVITY.none ? 'look' : 'rest';
 }

@@ -1,3 +1,4 @@
+import { HOW_SEEN } from '#core/proposals';
 import type { Side } from '#core/anatomy';
 import type { BesidesId } from '#core/response';
 import type { Step, Routine, RoutineItem } from '#core/routine';
@@ -190,6 +191,28 @@ export const message = pgTable(
     heardAt: instant('heard_at').notNull(),
   },
   (table) => [index('message_client').on(table.clientId, table.at)],
+);
+
+/** What a therapist did about something the record raised, or that it is left for now. Rows are only ever added. */
+export const seenTo = pgTable(
+  'seen_to',
+  {
+    id: uuid('id').primaryKey(),
+    clientId: uuid('client_id')
+      .notNull()
+      .references(() => client.id),
+    /** A proposal by its key, or a mark of the day sheet. */
+    about: text('about').notNull(),
+    /** The last session that was known then. */
+    sessionId: uuid('session_id').references(() => practisedSession.id),
+    how: text('how', { enum: HOW_SEEN }).notNull(),
+    note: text('note').notNull().default(''),
+    by: uuid('by')
+      .notNull()
+      .references(() => user.id),
+    at: instant('at').notNull(),
+  },
+  (table) => [index('seen_to_client').on(table.clientId, table.at)],
 );
 
 /** What happened in a session, as the client's device logged it. Rows are only ever added. */

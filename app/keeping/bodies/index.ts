@@ -7,6 +7,7 @@ import { bringsSchema, detailsSchema } from './file';
 import { draftBodySchema, issueSchema } from './plan';
 import { answerSchema, interviewSchema } from './screening';
 import { responseSchema, sessionEventSchema } from './session';
+import { seenToSchema } from './seenTo';
 import { templateBodySchema } from './template';
 import {
   homeAskingSchema,
@@ -34,6 +35,7 @@ export const BODIES = {
   complaint: complaintBodySchema,
   standing: standingBodySchema,
   message: messageSchema,
+  'seen to': seenToSchema,
   template: templateBodySchema,
   response: responseSchema,
   'session event': sessionEventSchema,

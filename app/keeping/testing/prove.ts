@@ -9,6 +9,7 @@ import {
   complaint,
   complaintStanding,
   message,
+  seenTo,
   keptLetter,
   mapPoint,
   measurement,
@@ -450,6 +451,13 @@ async function judge({ about, written, released, left, legible }: Awaited<Return
   expect(messages.map(({ id }) => id).sort()).toEqual(
     letters
       .filter(({ kind }) => kind === 'message')
+      .map(({ thing }) => thing)
+      .sort(),
+  );
+  const seen = await db.select().from(seenTo).where(eq(seenTo.clientId, about.clientId));
+  expect(seen.map(({ id }) => id).sort()).toEqual(
+    letters
+      .filter(({ kind }) => kind === 'seen to')
       .map(({ thing }) => thing)
       .sort(),
   );

@@ -53,6 +53,7 @@ export const STAFF_KINDS: readonly KindId[] = [
   'standing',
   'template',
   'message',
+  'seen to',
 ];
 export const CLIENT_KINDS: readonly KindId[] = [
   'point',
@@ -270,6 +271,14 @@ export function wishOf(
         thing: uuid(),
         base: null,
         body: { text: word },
+      };
+    case 'seen to':
+      return {
+        kind,
+        clientId,
+        thing: uuid(),
+        base: null,
+        body: { about: `mark ${n}`, sessionId: pick(sessions, n), how: 'seen', note: word },
       };
     case 'response':
       return {

@@ -8,6 +8,7 @@ import { keepPoint } from './points.server';
 import { keepHomeAsking, keepHomeMeasure, keepReading } from './readings.server';
 import { keepResponse } from './responses.server';
 import { keepAnswer, keepClearance, keepInterview } from './screening.server';
+import { keepSeenTo } from './seenTo.server';
 import { sessionKeeper } from './sessions.server';
 import { keepTemplate } from './templates.server';
 
@@ -32,6 +33,7 @@ export const KEEPERS: { each: Keepers; run: RunKeepers } = {
     template: keepTemplate,
     response: keepResponse,
     message: keepMessage,
+    'seen to': keepSeenTo,
   },
   run: { 'session event': sessionKeeper },
 };

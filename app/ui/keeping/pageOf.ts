@@ -16,6 +16,7 @@ const PLACES: Partial<Record<KindId, string>> = {
   complaint: 'complaint',
   standing: 'complaint',
   message: 'practise',
+  'seen to': 'review',
 };
 
 /** Where a letter was written and can be mended; null when it has no page of its own. */

@@ -70,6 +70,7 @@ describe('a letter in words', () => {
       complaint: { complaint: { what: 'Knee gives way' } },
       template: { template: { name: 'First neck' } },
       message: { text: 'May I swim?' },
+      'seen to': { about: 'sore:a', how: 'seen' },
       standing: { standing: { days: 3, strongest: 5, hinders: 2 } },
     };
     for (const kind of Object.keys(KINDS)) {

@@ -3,8 +3,9 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { findSite } from '#core/anatomy';
 import { sourceWords } from '#core/knowledge';
-import type { Proposal, Proposals as Judged, Weight } from '#core/proposals';
+import type { HowSeen, Proposal, Proposals as Judged, Weight } from '#core/proposals';
 import { LIMITS } from '#core/routine';
+import { LinkButton } from '~/ui/parts/LinkButton';
 import { Notice } from '~/ui/parts/Notice';
 import { capital, clockTime, minutesBand, shortDay } from '~/ui/parts/words';
 import classes from './Proposals.module.css';
@@ -15,6 +16,13 @@ const WEIGHTS: Record<Weight, string> = {
   look: 'Look',
   taper: 'Rarer',
   up: 'More',
+};
+
+/** What a therapist may answer; it is asked again with the next session there, or in a week. */
+const ANSWERS: Record<HowSeen, string> = {
+  seen: 'Looked at',
+  spoken: 'Spoken with them',
+  'not now': 'Not now',
 };
 
 const whereOf = ({ siteId }: Pick<Proposal, 'siteId'>): string =>
@@ -60,12 +68,14 @@ function One({
   today,
   isTaken,
   onTurn,
+  onSeen,
 }: {
   proposal: Proposal;
   days: Readonly<Record<string, string>>;
   today: string;
   isTaken: boolean;
   onTurn: (isTaken: boolean) => void;
+  onSeen: (how: HowSeen) => void;
 }) {
   const { weight, title, says, ground, because, source } = proposal;
   const read = [...new Set(ground.sessionIds.flatMap((id) => days[id] ?? []))].sort();
@@ -102,6 +112,15 @@ function One({
         </p>
       )}
       <p className={classes.ground}>{ground.says}</p>
+      <p className={classes.answers}>
+        {(changes ? (['not now'] as const) : (['seen', 'spoken', 'not now'] as const)).map(
+          (how) => (
+            <LinkButton key={how} onClick={() => onSeen(how)}>
+              {ANSWERS[how]}
+            </LinkButton>
+          ),
+        )}
+      </p>
       <details className={classes.why}>
         <summary>Why, and what it does</summary>
         <p>
@@ -131,6 +150,7 @@ export function Proposals({
   busy,
   refusal,
   onIssue,
+  onSeen,
 }: {
   judged: Pick<Judged, 'proposals' | 'keep'>;
   /** What to look at besides, for what brings them. */
@@ -147,6 +167,7 @@ export function Proposals({
   busy: boolean;
   refusal: string | null;
   onIssue: (taken: readonly Proposal[], reason: string) => void;
+  onSeen: (proposal: Proposal, how: HowSeen) => void;
 }) {
   const [keys, setKeys] = useState<readonly string[]>([]);
   const [written, setWritten] = useState<string | null>(null);
@@ -156,7 +177,10 @@ export function Proposals({
   return (
     <section aria-labelledby="proposals-title" className={classes.proposals}>
       <h2 id="proposals-title">
-        What the record supports <span>nothing changes until you say so</span>
+        What the record supports{' '}
+        <span>
+          nothing changes until you say so; what is left comes again with the next session
+        </span>
       </h2>
       {proposals.length === 0 && <p className={classes.soft}>Nothing to change.</p>}
       <ul className={classes.list}>
@@ -167,6 +191,7 @@ export function Proposals({
             days={days}
             today={today}
             isTaken={keys.includes(proposal.key)}
+            onSeen={(how) => onSeen(proposal, how)}
             onTurn={(isTaken) => {
               setWritten(null);
               setKeys((now) =>

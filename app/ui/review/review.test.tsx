@@ -47,6 +47,7 @@ const draw = (
           busy={false}
           refusal={null}
           onIssue={() => undefined}
+          onSeen={() => undefined}
           {...more}
         />
       </MemoryRouter>
@@ -73,6 +74,14 @@ describe('what the record supports, on the screen', () => {
     expect(draw([proposal()])).not.toContain('checked');
     expect(draw([proposal({ says: '', becomes: null })])).not.toContain('type="checkbox"');
     expect(draw([proposal()])).not.toContain('Issue version');
+  });
+
+  it('what changes something may be left for now; what asks for a look may be seen to', () => {
+    expect(draw([proposal()])).toContain('Not now');
+    expect(draw([proposal()])).not.toContain('Looked at');
+    const look = draw([proposal({ weight: 'look', says: '', becomes: null })]);
+    for (const answer of ['Looked at', 'Spoken with them', 'Not now'])
+      expect(look).toContain(answer);
   });
 
   it('names the causes to look for only where a look is asked for', () => {

@@ -8,6 +8,8 @@ import { daySheet, type DaySheetRow } from '~/services/daySheet.server';
 import { Empty } from '~/ui/parts/Empty';
 import { WeekKnots } from '~/ui/parts/WeekKnots';
 import { counted, longDay, nearDay, shortDay } from '~/ui/parts/words';
+import { Answer } from './Answer';
+import { Marks } from './Marks';
 import type { Route } from './+types/day';
 import classes from './day.module.css';
 
@@ -16,62 +18,6 @@ export const meta: Route.MetaFunction = () => [{ title: 'Day sheet · Entspann' 
 export async function loader({ context }: Route.LoaderArgs) {
   const { setting, who } = context.get(staffContext);
   return load(() => daySheet(setting, who));
-}
-
-function Marks({ row }: { row: DaySheetRow }) {
-  const marks: { key: string; text: string; attention: boolean }[] = [];
-  if (row.answers) {
-    marks.push({
-      key: 'answers',
-      text:
-        row.answers.stop === null
-          ? `Answered ${nearDay(row.answers.day, row.today)}: to confirm`
-          : `Answered ${nearDay(row.answers.day, row.today)} with a red flag: everything rests`,
-      attention: row.answers.stop !== null,
-    });
-  }
-  if (row.told) {
-    marks.push({
-      key: 'told',
-      text: `${row.told.when === 'during' ? 'Stopped' : 'After'} ${nearDay(row.told.day, row.today)}: ${row.told.label.toLowerCase()}`,
-      attention: true,
-    });
-  }
-  if (row.wrote) {
-    marks.push({ key: 'wrote', text: `Wrote ${nearDay(row.wrote, row.today)}`, attention: true });
-  }
-  if (row.pressedTooHard > 0) {
-    marks.push({
-      key: 'hard',
-      text: `Pressed too hard in ${row.pressedTooHard} of ${counted(row.sessionsLately, 'session')}`,
-      attention: true,
-    });
-  }
-  if (row.onlyPain > 0) {
-    marks.push({
-      key: 'pain',
-      text: `Only pain at a point in ${row.onlyPain} of ${counted(row.sessionsLately, 'session')}`,
-      attention: true,
-    });
-  }
-  if (row.quietDays !== null) {
-    marks.push({
-      key: 'quiet',
-      text: `Quiet for ${counted(row.quietDays, 'day')}`,
-      attention: true,
-    });
-  }
-  if (row.version === null) marks.push({ key: 'none', text: 'No routine yet', attention: false });
-  else if (!row.joined) marks.push({ key: 'join', text: 'Has not joined yet', attention: false });
-  return (
-    <ul className={classes.marks}>
-      {marks.map((mark) => (
-        <li key={mark.key} className={mark.attention ? classes.attention : classes.plain}>
-          {mark.text}
-        </li>
-      ))}
-    </ul>
-  );
 }
 
 function Rows({ rows }: { rows: DaySheetRow[] }) {
@@ -97,6 +43,7 @@ function Rows({ rows }: { rows: DaySheetRow[] }) {
       <td>{row.nextVisit ? nearDay(row.nextVisit, row.today) : 'none set'}</td>
       <td>
         <Marks row={row} />
+        <Answer row={row} />
       </td>
     </tr>
   ));
@@ -152,7 +99,7 @@ export default function Day({ loaderData }: Route.ComponentProps) {
           <Group
             title="Look in on"
             rows={groups.get('look') ?? []}
-            note={`reacted badly in the last ${TELL_FOR_DAYS} days, or nothing logged for ${counted(quietAfterDays, 'day')} and more`}
+            note={`the gravest first: reacted badly in the last ${TELL_FOR_DAYS} days, wrote, or nothing logged for ${counted(quietAfterDays, 'day')} and more`}
           />
           <Group title="Under way" rows={groups.get('rest') ?? []} note="" />
         </table>
@@ -161,8 +108,10 @@ export default function Day({ loaderData }: Route.ComponentProps) {
         A session counts as done when it was finished or at least half of its holds were held.
         Asked: a seventh of the version’s times a week for each day of this week, rounded; weeks
         begin on Monday, {shortDay(monday)} here. Pressed too hard: a hold was ended because it was
-        rated above the ceiling twice running; of the sessions of the last
-        {TELL_FOR_DAYS} days.
+        rated above the ceiling twice running; of the sessions of the last {TELL_FOR_DAYS} days. The
+        gravest first: emergencies, what stops everything, numbness, bruises, what only hurts or was
+        pressed too hard, soreness, messages, silence. Answered, it is told again with the next
+        session, or in a week.
       </p>
     </div>
   );

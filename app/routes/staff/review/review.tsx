@@ -143,7 +143,10 @@ function Judged({ data, clientId }: { data: ReviewData; clientId: string }) {
       <Proposals
         // A new version is judged anew: nothing of the last one is still ticked.
         key={latest.number}
-        judged={judged}
+        judged={{
+          ...judged,
+          proposals: judged.proposals.filter(({ key }) => !taking.answered.includes(key)),
+        }}
         causes={judged.causes}
         days={judged.days}
         today={today}
@@ -157,6 +160,7 @@ function Judged({ data, clientId }: { data: ReviewData; clientId: string }) {
         busy={taking.busy}
         refusal={taking.refusal}
         onIssue={taking.issue}
+        onSeen={taking.see}
       />
     </>
   );

@@ -1,13 +1,14 @@
 import { v7 as uuid } from 'uuid';
-import { withTaken, type Proposal } from '#core/proposals';
+import { withTaken, type HowSeen, type Proposal } from '#core/proposals';
 import type { Routine } from '#core/routine';
+import type { Letter } from '~/keeping/letter';
 import { useOutbox, useView } from '~/ui/keeping/Keeping';
 import type { Review } from '~/services/reviewing.server';
 
 /** Issues a version with what was taken of the proposals. */
 export function useTaking(
   clientId: string,
-  { latest, draftRevision }: Pick<Review, 'latest' | 'draftRevision'>,
+  { latest, draftRevision, lastSession }: Pick<Review, 'latest' | 'draftRevision' | 'lastSession'>,
 ) {
   const outbox = useOutbox();
   const { entries } = useView();
@@ -17,6 +18,20 @@ export function useTaking(
   return {
     busy: last !== undefined && !last.refused,
     refusal: last?.refused?.says ?? null,
+    /** What was answered from here and has not come back with the page yet. */
+    answered: entries.flatMap(({ letter, refused }) =>
+      letter.kind === 'seen to' && letter.clientId === clientId && !refused
+        ? [(letter as Letter<'seen to'>).body.about]
+        : [],
+    ),
+    see: ({ key }: Proposal, how: HowSeen) =>
+      outbox.add({
+        kind: 'seen to',
+        clientId,
+        thing: uuid(),
+        base: null,
+        body: { about: key, sessionId: lastSession, how, note: '' },
+      }),
     issue: (taken: readonly Proposal[], reason: string) => {
       if (!latest) return;
       if (last?.refused) outbox.letGo(last.letter.id);

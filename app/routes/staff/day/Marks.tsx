@@ -1,0 +1,76 @@
+import type { HowSeen } from '#core/proposals';
+import { MARKS } from '#core/trend';
+import type { DaySheetRow } from '~/services/daySheet.server';
+import { counted, nearDay } from '~/ui/parts/words';
+import classes from './day.module.css';
+
+const HOW: Record<HowSeen, string> = {
+  seen: 'Looked at',
+  spoken: 'Spoken with',
+  'not now': 'Left for now',
+};
+
+/** What there is to know of a client, the gravest first. */
+export function Marks({ row }: { row: DaySheetRow }) {
+  const marks: { key: string; text: string; attention: boolean }[] = [];
+  if (row.answers) {
+    marks.push({
+      key: 'answers',
+      text:
+        row.answers.stop === null
+          ? `Answered ${nearDay(row.answers.day, row.today)}: to confirm`
+          : `Answered ${nearDay(row.answers.day, row.today)} with a red flag: everything rests`,
+      attention: row.answers.stop !== null,
+    });
+  }
+  if (row.told) {
+    marks.push({
+      key: 'told',
+      text: `${row.told.when === 'during' ? 'Stopped' : 'After'} ${nearDay(row.told.day, row.today)}: ${row.told.label.toLowerCase()}`,
+      attention: true,
+    });
+  }
+  if (row.wrote) {
+    marks.push({ key: 'wrote', text: `Wrote ${nearDay(row.wrote, row.today)}`, attention: true });
+  }
+  if (row.pressedTooHard > 0) {
+    marks.push({
+      key: 'hard',
+      text: `Pressed too hard in ${row.pressedTooHard} of ${counted(row.sessionsLately, 'session')}`,
+      attention: true,
+    });
+  }
+  if (row.onlyPain > 0) {
+    marks.push({
+      key: 'pain',
+      text: `Only pain at a point in ${row.onlyPain} of ${counted(row.sessionsLately, 'session')}`,
+      attention: true,
+    });
+  }
+  if (row.quietDays !== null) {
+    marks.push({
+      key: 'quiet',
+      text: `Quiet for ${counted(row.quietDays, 'day')}`,
+      attention: true,
+    });
+  }
+  const [seen] = row.seenTo.filter(({ about }) => (MARKS as readonly string[]).includes(about));
+  if (seen) {
+    marks.push({
+      key: 'seen',
+      text: `${HOW[seen.how]} ${nearDay(seen.day, row.today)}`,
+      attention: false,
+    });
+  }
+  if (row.version === null) marks.push({ key: 'none', text: 'No routine yet', attention: false });
+  else if (!row.joined) marks.push({ key: 'join', text: 'Has not joined yet', attention: false });
+  return (
+    <ul className={classes.marks}>
+      {marks.map((mark) => (
+        <li key={mark.key} className={mark.attention ? classes.attention : classes.plain}>
+          {mark.text}
+        </li>
+      ))}
+    </ul>
+  );
+}
