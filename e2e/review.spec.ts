@@ -1,0 +1,108 @@
+import {
+  allKept,
+  expect,
+  fileOf,
+  otherDevice,
+  PHONE,
+  stepInAs,
+  withOwnServer,
+} from './support/test';
+
+const test = withOwnServer();
+
+test('a therapist reads three sentences, takes what the record supports, and the client is led by it', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await stepInAs(page, 'Maren');
+  const file = await fileOf(page, 'Benedikt Aro');
+  await page.goto(`${file}/review`);
+  const glance = page.getByRole('region', { name: 'At a glance' });
+  await expect(glance.getByText(/no change beyond wavering/)).toBeVisible();
+  await expect(glance.getByText(/pressed too hard in \d of the last 5 sessions/i)).toBeVisible();
+  await expect(glance.getByText(/^The record supports: softer at /)).toBeVisible();
+
+  // Nothing is chosen by itself, and each says what it was read from.
+  const supports = page.getByRole('region', { name: /^What the record supports/ });
+  await expect(supports.getByRole('checkbox', { checked: true })).toHaveCount(0);
+  await expect(supports.getByRole('button', { name: /Issue version/ })).toHaveCount(0);
+  await supports.getByText('Why, and what it does').first().click();
+  await expect(
+    supports.getByText(/Nobody presses above the ceiling of a site/).first(),
+  ).toBeVisible();
+  await expect(supports.getByText(/Read from the sessions of/).first()).toBeVisible();
+
+  // All that go down can be taken together, by keyboard; the reason is written and can be changed.
+  const boxes = supports.getByRole('checkbox');
+  const count = await boxes.count();
+  expect(count).toBeGreaterThan(1);
+  for (let n = 0; n < count; n += 1) {
+    await boxes.nth(n).focus();
+    await page.keyboard.press('Space');
+  }
+  const reason = supports.getByRole('textbox', { name: 'Why this version' });
+  await expect(reason).toHaveValue(/Above the ceiling of/);
+  await reason.fill('Softer everywhere: he leans with all he has.');
+  await supports.getByRole('button', { name: 'Issue version 2 with them' }).click();
+  await allKept(page);
+  await expect(page.getByText('Softer everywhere: he leans with all he has.')).toBeVisible();
+  // Nothing is known of it yet, and it says so.
+  await supports.getByText(/^Kept as it is/).click();
+  await expect(supports.getByText(/0 sessions at this dose so far/).first()).toBeVisible();
+  await expect(supports.getByRole('checkbox')).toHaveCount(0);
+
+  const { page: phone, context } = await otherDevice(browser, baseURL);
+  await phone.setViewportSize(PHONE);
+  await stepInAs(phone, 'Benedikt');
+  await expect(phone.getByRole('heading', { name: /routine/ })).toBeVisible();
+  await context.close();
+  await page.goto(`${file}/plan`);
+  await expect(page.getByRole('heading', { name: 'Routine, version 3' })).toBeVisible();
+});
+
+test('what is left for now stays away, unissued work is not issued past, and the day sheet is answered by two keys', async ({
+  page,
+}) => {
+  await stepInAs(page, 'Maren');
+  const file = await fileOf(page, 'Wendeline Sorg');
+  await page.goto(`${file}/review`);
+  const supports = page.getByRole('region', { name: /^What the record supports/ });
+  const proposals = supports.getByRole('list').first().getByRole('listitem');
+  await expect(proposals).toHaveCount(2);
+  await proposals.last().getByRole('button', { name: 'Spoken with them' }).click();
+  await expect(proposals).toHaveCount(1);
+  await allKept(page);
+  await page.reload();
+  await expect(proposals).toHaveCount(1);
+
+  // Somebody is at work on the plan: nothing is issued past it.
+  await page.goto(`${file}/plan`);
+  await page.getByLabel(/^A word to/).fill('Warm first.');
+  await allKept(page);
+  await page.goto(`${file}/review`);
+  await supports.getByRole('checkbox').first().check();
+  await expect(supports.getByText(/There is unissued work on the plan/)).toBeVisible();
+  await expect(supports.getByRole('button', { name: /Issue version/ })).toHaveCount(0);
+
+  await page.goto('/day');
+  const rows = page.getByRole('row');
+  const names = async () =>
+    (await rows.getByRole('rowheader').allTextContents()).map((text) => text.trim());
+  // What hurts stands above who is only quiet.
+  const order = await names();
+  const at = (name: string) => order.findIndex((text) => text.startsWith(name));
+  expect(at('Benedikt Aro')).toBeLessThan(at('Odalys Brandt'));
+  expect(at('Odalys Brandt')).toBeLessThan(at('Perrin Halloway'));
+  const perrin = page.getByRole('row', { name: /Perrin Halloway/ });
+  await expect(perrin.getByText(/^Quiet for \d+ days$/)).toBeVisible();
+  await perrin.getByRole('button', { name: 'Answer' }).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('s');
+  await expect(perrin.getByText('Spoken with today')).toBeVisible();
+  await expect(perrin.getByText(/^Quiet for/)).toHaveCount(0);
+  await page.reload();
+  await expect(
+    page.getByRole('row', { name: /Perrin Halloway/ }).getByText(/^Quiet for/),
+  ).toHaveCount(0);
+});
