@@ -1,11 +1,21 @@
 import { brief } from '#core/brief';
 import { propose, type Known } from '#core/proposals';
-import { afterWords, responseAt } from '#core/response';
-import { dayOf } from '#core/calendar';
+import { afterWords, responseAt, responseWords } from '#core/response';
+import { dayOf, daysBetween } from '#core/calendar';
 import { courseOf } from '#core/complaint';
 import { correctionWords, type SessionSummary } from '#core/session';
 import { sessionsAWeek } from '#core/routine';
-import { dropRows, foundRows, weeksOf, type DropRow } from '#core/trend';
+import { reachesOf } from '#core/today';
+import {
+  doseOf,
+  doseRows,
+  dropRows,
+  fadeRows,
+  foundRows,
+  weeksOf,
+  type DropRow,
+} from '#core/trend';
+import { measurementsOf } from '~/db/visits.server';
 import { complaintsOf } from '~/db/complaints.server';
 import { messagesOf } from '~/db/messages.server';
 import { routineOf, versionsOf } from '~/db/routines.server';
@@ -94,6 +104,20 @@ export async function sessionLogOf(setting: Setting, who: Principal, clientId: s
   };
 }
 
+/** Reactions are shown of so many days. */
+const REACTIONS_DAYS = 28;
+
+/** Places that were told of as more than mildly sore, the latest first. */
+const reactionsOf = (sessions: SessionRows, today: string) =>
+  sessions
+    .filter(({ day }) => daysBetween(day, today) <= REACTIONS_DAYS)
+    .flatMap(({ id, day, response, responsePlaces }) => {
+      const words = response === null ? null : responseWords(response);
+      if (!words || words.bears === 'well' || response === null) return [];
+      return [{ sessionId: id, day, response, label: words.label, places: responsePlaces ?? [] }];
+    })
+    .reverse();
+
 function judgedFrom(known: Known, rows: DropRow[]) {
   const proposals = propose(known);
   return {
@@ -113,6 +137,7 @@ export async function reviewOf(setting: Setting, who: Principal, clientId: strin
     complaintsOf(setting.db, clientId),
     routineOf(setting.db, clientId),
   ]);
+  const figures = await measurementsOf(setting.db, clientId);
   const known = await knownFrom(setting, { file, versions, sessions, complaints });
   const today = dayOf(setting.now().getTime(), file.timeZone);
   const periods = versions.map((version) => ({
@@ -142,6 +167,13 @@ export async function reviewOf(setting: Setting, who: Principal, clientId: strin
     draftRevision: thread?.draftRevision ?? 0,
     /** There is unissued work: proposals are not issued past it. */
     hasDraft: Boolean(thread?.draft),
+    /** How far they reached, at visits and at home. */
+    reaches: reachesOf(
+      figures.map(({ visitId, ...figure }) => ({ ...figure, atHome: visitId === null })),
+    ),
+    /** What reacted in the last weeks, and what rests. */
+    reactions: reactionsOf(sessions, today),
+    rests: known?.rests ?? [],
     /** What brought them, and what became of it. */
     complaints: complaints.map(({ id, what, over, told }) => ({
       id,
@@ -154,6 +186,21 @@ export async function reviewOf(setting: Setting, who: Principal, clientId: strin
       rated.flatMap(({ siteId, side, day, found }) =>
         found === undefined ? [] : [{ siteId, side, day, found }],
       ),
+    ),
+    fades: fadeRows(
+      rated.flatMap(({ siteId, side, day, fadeSeconds }) =>
+        fadeSeconds === undefined ? [] : [{ siteId, side, day, seconds: fadeSeconds }],
+      ),
+    ),
+    /** Dose done against dose asked, by site, side and week. */
+    doses: doseRows(
+      sessions.map(({ day, summary }) => ({ day, places: summary.places })),
+      versions.map(({ issuedOn, content }) => ({
+        from: issuedOn,
+        timesPerWeek: sessionsAWeek(content),
+        seconds: doseOf(content),
+      })),
+      today,
     ),
     weeks: weeksOf(sessions, periods, today),
     versions: versions.map(({ number, issuedOn, reason, issuedByName }) => ({

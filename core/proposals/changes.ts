@@ -15,8 +15,7 @@ import {
 import type { Line } from './evidence';
 
 /** What of a line is changed: one at a time. */
-export const VARIABLES = ['time', 'points', 'load', 'tool', 'method', 'how often', 'line'] as const;
-export type Variable = (typeof VARIABLES)[number];
+export type Variable = 'time' | 'points' | 'load' | 'tool' | 'method' | 'how often' | 'line';
 
 /** One change of one line. `becomes`: the line after it, with what is added beside it; empty: it is taken out. */
 export interface LineChange {

@@ -1,6 +1,6 @@
 import { findSite, SENSITIVITY, type Site } from '#core/anatomy';
 import { addDays, askedBetween, daysBetween, type AskPeriod, type Day } from '#core/calendar';
-import { responseAt, responseWords, type RestingPlace } from '#core/response';
+import { responseAt, responseWords, type Rest, type RestingPlace } from '#core/response';
 import {
   isPress,
   placeKey,
@@ -39,7 +39,7 @@ export interface Known {
   /** Oldest first. */
   sessions: readonly Practised[];
   /** Places that rest now. */
-  rests: readonly RestingPlace[];
+  rests: readonly Rest[];
   /** What to look at besides, for what brings them. */
   causes: readonly string[];
   /** What somebody has seen to, or left for now. */

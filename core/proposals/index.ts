@@ -1,12 +1,5 @@
 export { adherenceOf, type Adherence, type Known, type Practised } from './evidence';
 export { HOW_SEEN, type HowSeen, type SeenTo } from './seenTo';
-export { VARIABLES, type Variable } from './changes';
+export type { Variable } from './changes';
 export { RULES, type Weight } from './rules';
-export {
-  isSeenTo,
-  LEFT_FOR_DAYS,
-  propose,
-  withTaken,
-  type Proposal,
-  type Proposals,
-} from './propose';
+export { isSeenTo, propose, withTaken, type Proposal, type Proposals } from './propose';

@@ -200,7 +200,7 @@ const gravityOf = ({ weight, itemId }: Proposal): number =>
   weight === 'look' && itemId === null ? NOT_DONE : GRAVITY[weight];
 
 /** What was left for now is asked again after so long, whether or not anything new is known; our own choice, days. */
-export const LEFT_FOR_DAYS = 7;
+const LEFT_FOR_DAYS = 7;
 
 /**
  * Whether somebody has seen to it, or left it, on all the evidence there is by now: a later session there is fresh

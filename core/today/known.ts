@@ -52,6 +52,8 @@ export interface OwnFigure extends TakenAtHome {
   /** In the quantity’s unit; null where it was judged by a mark or said in words. */
   value: number | null;
   way: Way;
+  /** Absent: it was. */
+  atHome?: boolean;
 }
 
 /** What is known of a client, as far as it decides what is before them on a day; plain data, so that a device can keep it. */

@@ -15,7 +15,7 @@ type Side = 'left' | 'right' | 'mid';
 /** How far a client reached at home on one side, oldest first, and whether that changed. */
 export interface ReachSide {
   side: Side;
-  figures: readonly { day: Day; value: number; way: Way }[];
+  figures: readonly { day: Day; value: number; way: Way; atHome: boolean }[];
   change: Change;
 }
 
@@ -31,9 +31,9 @@ const SIDES: readonly Side[] = ['left', 'right', 'mid'];
 
 /** The last figure of each day before a session: what a session moved is not yet what stays. */
 function dayByDay(rows: readonly OwnFigure[]): ReachSide['figures'] {
-  const days = new Map<Day, { day: Day; value: number; way: Way }>();
-  for (const { day, value, way, moment } of rows) {
-    if (value !== null && moment === 'before') days.set(day, { day, value, way });
+  const days = new Map<Day, ReachSide['figures'][number]>();
+  for (const { day, value, way, moment, atHome = true } of rows) {
+    if (value !== null && moment === 'before') days.set(day, { day, value, way, atHome });
   }
   return [...days.values()];
 }
@@ -48,7 +48,11 @@ function reachOf(test: MovementTest, rows: readonly OwnFigure[]): OwnReach | nul
     const [first] = figures;
     const last = figures.at(-1);
     if (!first || !last) return [];
-    const read = ({ value, way }: { value: number; way: Way }) => ({ value, way, atHome: true });
+    const read = ({ value, way, atHome }: ReachSide['figures'][number]) => ({
+      value,
+      way,
+      atHome,
+    });
     const compared = figures.length > 1 ? change(quantity, read(first), read(last)) : null;
     return [{ side, figures, change: compared ?? change(quantity, null, read(last)) }];
   });

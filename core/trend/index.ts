@@ -1,6 +1,8 @@
 export { slopeInterval } from './slopeInterval';
 export { theilSen, type Line } from './theilSen';
 export { weeksOf, type WeekCount } from './weeks';
+export { doseOf, doseRows, SHARE_WEEKS, type DoseRow } from './doseRows';
+export { fadeRows, type FadeRow } from './fadeRows';
 export { foundRows, type FoundRow, type FoundThen } from './foundRows';
 export { dropRows, type DropRow, type RatedPlace, type Stroke } from './dropRows';
 export {

@@ -5,7 +5,9 @@ import { COMMON_PRACTICE } from '#core/knowledge';
 import type { Proposal } from '#core/proposals';
 import { LIMITS } from '#core/routine';
 import { AtAGlance } from './AtAGlance';
+import { DoseTable } from './DoseTable';
 import { effectWords, Proposals, reasonFor } from './Proposals';
+import { Reactions } from './Reactions';
 
 const proposal = (more: Partial<Proposal> = {}): Proposal => ({
   key: 'sore:a',
@@ -138,5 +140,72 @@ describe('at a glance', () => {
     expect(markup.indexOf('Less tender.')).toBeLessThan(markup.indexOf('Bruised.'));
     expect(markup.indexOf('Bruised.')).toBeLessThan(markup.indexOf('Softer.'));
     expect(markup.match(/data-attention="true"/g)).toHaveLength(1);
+  });
+});
+
+describe('dose and reactions, on the screen', () => {
+  it('draws a bar a week and says it in words, with the share and why it was left out', () => {
+    const markup = renderToStaticMarkup(
+      <DoseTable
+        rows={[
+          {
+            siteId: 'calf',
+            side: 'left',
+            weeks: [
+              { monday: '2026-03-02', done: 60, asked: 120 },
+              { monday: '2026-03-09', done: 0, asked: 0 },
+            ],
+            share: 0.5,
+            why: [{ label: 'No time', count: 3 }],
+          },
+        ]}
+        fades={[
+          { siteId: 'calf', side: 'left', times: [], verdict: 'sooner', says: 'Fades sooner.' },
+        ]}
+        today="2026-03-12"
+      />,
+    );
+    for (const words of ['Calf, left', '50 %', 'Fades sooner.', 'No time (3)'])
+      expect(markup).toContain(words);
+    expect(markup).toContain(
+      'aria-label="week of 2 Mar: 1:00 of 2:00; week of 9 Mar: 0:00 of 0:00"',
+    );
+    const [half, none] = [...markup.matchAll(/height="([\d.]+)" class="done"/g)].map(([, h]) =>
+      Number(h),
+    );
+    expect(half).toBe(10);
+    expect(none).toBe(0);
+  });
+
+  it('shows where it reacted, each place once, and marks what rests', () => {
+    const calf = { siteId: 'calf', side: 'left' as const };
+    const told = (day: string, label: string) => ({
+      sessionId: day,
+      day,
+      response: label.toLowerCase(),
+      label,
+      places: [calf],
+    });
+    const markup = renderToStaticMarkup(
+      <Reactions
+        reactions={[told('2026-03-10', 'Bruised'), told('2026-03-08', 'Sore')]}
+        rests={[{ ...calf, since: '2026-03-10' }]}
+        today="2026-03-12"
+      />,
+    );
+    expect(markup.match(/<svg/g)).toHaveLength(1);
+    expect(markup).toContain('data-rests="true"');
+    expect(markup).toContain('Calf, left rests');
+    expect(markup).toContain('Bruised: Calf, left');
+    // Where no place was named there is no figure, and the list says what is known.
+    const bare = renderToStaticMarkup(
+      <Reactions
+        reactions={[{ ...told('2026-03-10', 'Sore'), places: [] }]}
+        rests={[]}
+        today="2026-03-12"
+      />,
+    );
+    expect(bare).not.toContain('<svg');
+    expect(bare).toContain('Sore');
   });
 });

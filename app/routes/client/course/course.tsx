@@ -7,10 +7,9 @@ import { WeekBars } from '~/ui/charts/WeekBars';
 import { Messages } from '~/ui/messages/Messages';
 import { orKept } from '~/ui/offline/orKept';
 import { Call } from '~/ui/screening/Call';
-import { semBy } from '#core/measurement';
-import { reachSays, type OwnReach } from '#core/today';
-import { ReachArc, type Reach } from '~/ui/measure/ReachArc';
-import { nearDay } from '~/ui/parts/words';
+import { reachSays } from '#core/today';
+import { arcOf } from '~/ui/measure/arcOf';
+import { ReachArc } from '~/ui/measure/ReachArc';
 import type { Route } from './+types/course';
 import classes from './course.module.css';
 
@@ -23,25 +22,6 @@ export async function loader({ context }: Route.LoaderArgs) {
 
 export const clientLoader = ({ serverLoader }: Route.ClientLoaderArgs) =>
   orKept('course', serverLoader);
-
-/** A side as the arc draws it: the last figure, its error, and those before. */
-function arcOf(
-  { quantity }: OwnReach,
-  { side, figures }: OwnReach['sides'][number],
-  today: string,
-): Reach {
-  const last = figures.at(-1);
-  return {
-    side,
-    now: last?.value ?? null,
-    sem: semBy(quantity, last?.way ?? 'number', true).sem,
-    after: null,
-    earlier: figures
-      .slice(0, -1)
-      .reverse()
-      .map(({ day, value }) => ({ value, label: nearDay(day, today) })),
-  };
-}
 
 export default function Course({ loaderData }: Route.ComponentProps) {
   const { rows, found, weeks, says, from, today, therapistName, messages, numbers } = loaderData;

@@ -9,9 +9,12 @@ import { rowName } from '~/ui/charts/rowName';
 import { WeekBars } from '~/ui/charts/WeekBars';
 import { Empty } from '~/ui/parts/Empty';
 import { AtAGlance } from '~/ui/review/AtAGlance';
+import { DoseTable } from '~/ui/review/DoseTable';
+import { Reactions } from '~/ui/review/Reactions';
 import { Proposals } from '~/ui/review/Proposals';
 import { Brought } from './Brought';
 import { Found } from './Found';
+import { Reaches } from './Reaches';
 import { useTaking } from './useTaking';
 import { nearDay, shortDay } from '~/ui/parts/words';
 import { Aside } from '~/ui/parts/Bench';
@@ -81,7 +84,7 @@ function Table({ rows }: { rows: ReviewData['rows'] }) {
 }
 
 function Side({ data }: { data: ReviewData }) {
-  const { weeks, sessions, today, versions } = data;
+  const { weeks, sessions, today, versions, reactions, rests } = data;
   const done = weeks.reduce((sum, week) => sum + week.done, 0);
   const asked = weeks.reduce((sum, week) => sum + week.asked, 0);
   const partial = weeks.reduce((sum, week) => sum + week.partial, 0);
@@ -100,6 +103,12 @@ function Side({ data }: { data: ReviewData }) {
           Asked: times a week of the version in force, day by day, to the end of this week.
         </p>
       </section>
+      {(reactions.length > 0 || rests.length > 0) && (
+        <section>
+          <h2>Where it reacted</h2>
+          <Reactions reactions={reactions} rests={rests} today={today} />
+        </section>
+      )}
       <section>
         <h2>In their words</h2>
         {notes.length === 0 ? (
@@ -167,7 +176,7 @@ function Judged({ data, clientId }: { data: ReviewData; clientId: string }) {
 }
 
 export default function Review({ loaderData, params }: Route.ComponentProps) {
-  const { rows, found, today, versions, name, complaints } = loaderData;
+  const { rows, found, fades, doses, reaches, today, versions, name, complaints } = loaderData;
   if (versions.length === 0) {
     return (
       <Empty>
@@ -203,6 +212,20 @@ export default function Review({ loaderData, params }: Route.ComponentProps) {
             </p>
             <Table rows={rows} />
           </>
+        )}
+        {reaches.length > 0 && <Reaches reaches={reaches} today={today} />}
+        {doses.length > 0 && (
+          <section aria-labelledby="dose-title">
+            <h2 id="dose-title">
+              Dose done against dose asked <span>contact seconds, by place and week</span>
+            </h2>
+            <DoseTable rows={doses} fades={fades} today={today} />
+            <p className={classes.counted}>
+              Asked: what the version in force asked for at least, missed sessions included, up to
+              yesterday. More than was asked for counts as all of it. Sooner and later: the slope of
+              all pairs with 95 % (Sen 1968).
+            </p>
+          </section>
         )}
         {found.length > 0 && <Found rows={found} today={today} />}
       </div>
