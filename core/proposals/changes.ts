@@ -254,7 +254,8 @@ export function nextRung(line: Line, client: LadderClient, towards: 1 | -1): Lin
     if (rung.key === view.todayKey || !isOneStep(line, rung, towards)) return false;
     return towards === -1
       ? rung.ratio <= 1 / STEP_LEAST
-      : rung.ratio >= STEP_LEAST && rung.ratio <= STEP_UP_MOST;
+      : // What would be felt at the ceiling leaves no room for a worse day.
+        rung.ratio >= STEP_LEAST && rung.ratio <= STEP_UP_MOST && rung.grade.value < line.ceiling;
   });
   // How weight is taken on or off comes before another tool, and that before another posture.
   const [next] = fits.sort(

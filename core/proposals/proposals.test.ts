@@ -192,6 +192,30 @@ describe('what goes well', () => {
     expect(whyKept(known(two, sore))).toEqual(['Something else has to go down first.']);
   });
 
+  it('goes by the ramp that was planned, in its order; an empty one raises nothing', () => {
+    const ramped = (ramp: PressItem['ramp']) => {
+      const routine = routineWith({
+        ...itemFor('between-blades', { dose: timed(30), grade: 4, points: 1 }),
+        ...(ramp ? { ramp } : {}),
+      });
+      return known(routine, daily(routine, 14, WELL));
+    };
+    expect(only(ramped(undefined)).variable).toBe('time');
+    expect(only(ramped(['load', 'time'])).variable).toBe('load');
+    expect(only(ramped(['points'])).variable).toBe('points');
+    expect(propose(ramped([])).proposals).toEqual([]);
+    expect(whyKept(ramped([]))).toEqual(['Its ramp says that nothing rises.']);
+  });
+
+  it('a ramp is no change of dose: what was borne before it was planned still counts', () => {
+    const plain = routineWith(itemFor('between-blades', { dose: timed(30), grade: 4, points: 1 }));
+    const ramped: Routine = {
+      ...plain,
+      items: plain.items.map((item) => ({ ...item, ramp: ['load' as const] })),
+    };
+    expect(only(known(ramped, daily(plain, 14, WELL))).variable).toBe('load');
+  });
+
   it('at the neck time or pressure rises, and nothing else ever', () => {
     const necks = WORKABLE_SITES.filter(({ region }) => region === 'neck');
     expect(necks.length).toBeGreaterThan(3);

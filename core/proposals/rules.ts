@@ -1,5 +1,6 @@
 import { COMMON_PRACTICE, ownEstimate, type Source } from '#core/knowledge';
 import { responseWords } from '#core/response';
+import { RAMP, type RampStep } from '#core/routine';
 import { daysBetween } from '#core/calendar';
 import { LEAVING_REASONS, SKIP_REASONS, stopReason } from '#core/session';
 import {
@@ -171,6 +172,7 @@ function pressedTooHard({ recent, ceiling }: Line): Ground | null {
 export function waitsFor(line: Line, { adherence, known }: Around): string | null {
   const { then, recent, ceiling, rests, drop, change, days, item } = line;
   if (rests) return 'It is bruised and rests.';
+  if (item.ramp?.length === 0) return 'Its ramp says that nothing rises.';
   if (then.length < BEFORE_RISING.sessions)
     return `${count(then.length, 'session')} at this dose so far; nothing rises before ${BEFORE_RISING.sessions}.`;
   if (days < BEFORE_RISING.days)
@@ -268,6 +270,9 @@ export function hardlyDone({ adherence, known }: Around): RoutineChange | null {
     timesPerWeek: done > 0 && wish < timesPerWeek ? wish : null,
   };
 }
+
+/** What may rise at the neck. Common practice, no published source: time or pressure, not both. */
+const AT_NECK: readonly RampStep[] = ['time', 'load'];
 
 const EASED = 'Rated nothing or next to nothing over weeks, it may get shorter and rarer, and end.';
 
@@ -426,15 +431,17 @@ export const RULES: readonly Rule[] = [
     rule: 'Going well, with the day after known and quiet: longer, then more points, then more load, then a firmer or smaller tool, then the active method. One thing at a time; at the neck time or pressure.',
     source: COMMON_PRACTICE,
     ground: goingWell,
-    ways: (line, { known }) =>
-      line.isNeck
-        ? [longer(line), moreLoad(line)]
-        : [
-            longer(line),
-            morePoints(line),
-            moreLoad(line),
-            nextRung(line, known.ladder, 1),
-            active(line, known.ladder),
-          ],
+    ways: (line, { known }) => {
+      const way: Record<RampStep, () => LineChange | null> = {
+        time: () => longer(line),
+        points: () => morePoints(line),
+        load: () => moreLoad(line),
+        tool: () => nextRung(line, known.ladder, 1),
+        method: () => active(line, known.ladder),
+      };
+      return (line.item.ramp ?? RAMP)
+        .filter((step) => !line.isNeck || AT_NECK.includes(step))
+        .map((step) => way[step]());
+    },
   },
 ];

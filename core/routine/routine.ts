@@ -47,6 +47,10 @@ const ownWaySchema = z.object({
 });
 export type OwnWay = z.infer<typeof ownWaySchema>;
 
+/** What of a line may rise while it is borne well, in the usual order. */
+export const RAMP = ['time', 'points', 'load', 'tool', 'method'] as const;
+export type RampStep = (typeof RAMP)[number];
+
 /** A line that is pressed: a site, how it is reached, and the dose. Its kind goes without saying. */
 export const pressSchema = z.object({
   kind: z.literal('press').optional(),
@@ -80,6 +84,17 @@ export const pressSchema = z.object({
   mapped: z
     .array(mappedSchema)
     .max(2 * LIMITS.points, 'A line follows at most twelve points of the map.')
+    .optional(),
+  /**
+   * The planned ramp: what may rise once the days after allow it, in this order; empty: nothing; absent: the usual order.
+   * It prepares what is proposed, and never goes on by itself.
+   */
+  ramp: z
+    .array(z.enum(RAMP, { error: 'A ramp goes by time, points, load, tool or method.' }))
+    .max(RAMP.length, 'A ramp has at most five steps.')
+    .refine((steps) => new Set(steps).size === steps.length, {
+      error: 'Each step of a ramp stands in it once.',
+    })
     .optional(),
   instructions: words('The instructions', LIMITS.instructionsLength),
   /** The therapist’s own way; tool and posture say what it is most like. Absent: a way of the table. */

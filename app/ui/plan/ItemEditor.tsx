@@ -8,6 +8,7 @@ import { SetupDrawing } from '~/ui/poses/SetupDrawing';
 import { DoseFields, SECOND_STEP } from './DoseFields';
 import { OftenFields } from './OftenFields';
 import { parseCount, parseSeconds } from './parseNumber';
+import { RampFields } from './RampFields';
 import { SetupSelects } from './SetupSelects';
 import { SideFields } from './SideFields';
 import { TypedNumber } from './TypedNumber';
@@ -155,6 +156,7 @@ export function ItemEditor({
         onChange={(often) => onChange({ often })}
         onTrouble={onTrouble}
       />
+      <RampFields ramp={item.ramp} onChange={(ramp) => onChange({ ramp })} />
       <div className={classes.reached}>
         <SetupSelects item={item} site={site} clientId={clientId} onChange={onChange} />
         <SetupDrawing
