@@ -46,6 +46,7 @@ export default [
     route('clients/:clientId/pictures/:pictureId', 'routes/staff/measure/picture.ts'),
     layout('routes/staff/shell.tsx', [
       route('day', 'routes/staff/day/day.tsx'),
+      route('caseload', 'routes/staff/caseload/caseload.tsx'),
       route('atlas', 'routes/staff/atlas/atlas.tsx', [
         index('routes/staff/atlas/body.tsx'),
         route(':siteId', 'routes/staff/atlas/site.tsx'),

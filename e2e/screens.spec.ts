@@ -353,7 +353,16 @@ test('every screen fits a phone before its scripts have run', async ({ browser, 
   const stages = ['screen', 'map', 'measure', 'plan', 'practise', 'review', 'details', 'visit'];
   const screens = {
     Maren: [
-      ...['/day', '/atlas', '/atlas/side-low-back', '/notes', '/tools', '/lean', '/scale'],
+      ...[
+        '/day',
+        '/caseload',
+        '/atlas',
+        '/atlas/side-low-back',
+        '/notes',
+        '/tools',
+        '/lean',
+        '/scale',
+      ],
       ...[
         '/clients/new',
         '/settings/practice',

@@ -14,7 +14,16 @@ const STAGES = [
   'complaint',
 ];
 const STAFF = [
-  ...['/day', '/atlas', '/atlas/side-low-back', '/notes', '/tools', '/lean', '/clients/new'],
+  ...[
+    '/day',
+    '/caseload',
+    '/atlas',
+    '/atlas/side-low-back',
+    '/notes',
+    '/tools',
+    '/lean',
+    '/clients/new',
+  ],
   '/settings/practice',
   '/settings/trail',
   '/settings/away',

@@ -89,6 +89,7 @@ export async function daySheet(setting: Setting, who: Principal) {
       id: person.id,
       name: person.name,
       occupation: person.occupation,
+      therapistName: person.therapistName,
       joined: person.joined,
       nextVisit: person.nextVisit,
       lastPractised: person.lastPractised,

@@ -182,7 +182,7 @@ export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
       <div className={classes.foot}>
         {!cautionOnly && (
           <p className={classes.aim}>
-            {!isSearch && !step.helper && `${doneThere(state, step)} `}
+            {!step.helper && doneThere(state, step)}
             {step.fromGrade !== undefined && step.fromGrade < step.grade && (
               <>
                 Begin at <strong>{step.fromGrade}</strong>, rise slowly.{' '}

@@ -1,4 +1,4 @@
-import { MOVEMENTS } from '#core/dosage';
+import { MOVEMENTS, type MethodId } from '#core/dosage';
 import { gradeMeaning, gradeWords, type HoldStep } from '#core/routine';
 import { heldSeconds, limitOf, type SessionState } from '#core/session';
 import { capital, clockTime } from '~/ui/parts/words';
@@ -60,11 +60,15 @@ export function sideWords(state: SessionState, step: HoldStep): [string, string]
   }
 }
 
-/** What is done there, told before it begins: “Side to side, a coin’s width.” */
+/** Methods that only stay: the hold itself says so, and no line is spent on it before. */
+const STAYS: readonly MethodId[] = ['timed', 'fade', 'build-up', 'search', 'brief'];
+
+/** What is done there, told before it begins where it is more than staying: “Side to side, a coin’s width.” */
 export function doneThere(state: SessionState, step: HoldStep): string {
+  if (STAYS.includes(step.dose.method)) return '';
   const [first, second] = sideWords(state, step);
   const words = step.dose.method === 'strokes' ? `${first}, ${second}` : first;
-  return `${capital(words)}.`;
+  return `${capital(words)}. `;
 }
 
 /** The grade that is asked for, with what it feels like: “4: clearly felt, breathing easily”. */

@@ -1,0 +1,113 @@
+import { NativeSelect, TextInput } from '@mantine/core';
+import { useMemo } from 'react';
+import { useSearchParams } from 'react-router';
+import { staffContext } from '~/context.server';
+import { load } from '~/door.server';
+import { caseloadOf } from '~/services/caseload.server';
+import { Empty } from '~/ui/parts/Empty';
+import { counted } from '~/ui/parts/words';
+import type { Route } from './+types/caseload';
+import { CaseTable } from './CaseTable';
+import classes from './caseload.module.css';
+import { SavedViews } from './SavedViews';
+
+export const meta: Route.MetaFunction = () => [{ title: 'Caseload · Entspann' }];
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const { setting, who } = context.get(staffContext);
+  return load(async () => ({ ...(await caseloadOf(setting, who)), userId: who.userId }));
+}
+
+const SHOWN = [
+  { value: 'all', label: 'all' },
+  { value: 'coming', label: 'coming today' },
+  { value: 'look', label: 'to look in on' },
+  { value: 'rest', label: 'under way' },
+];
+
+/** Every client of the practice; what is looked for, shown and sorted by stands in the address. */
+export default function Caseload({ loaderData }: Route.ComponentProps) {
+  const { rows, today, mondays, userId } = loaderData;
+  const [params, setParams] = useSearchParams();
+  const set = (name: string, value: string) =>
+    setParams(
+      (now) => {
+        if (value === '' || value === 'all') now.delete(name);
+        else now.set(name, value);
+        return now;
+      },
+      { replace: true, preventScrollReset: true },
+    );
+  const [text, whose, shown] = [
+    params.get('q') ?? '',
+    params.get('whose') ?? 'all',
+    params.get('show') ?? 'all',
+  ];
+  const wanted = text.trim().toLowerCase();
+  const therapists = [...new Set(rows.map(({ therapistName }) => therapistName))].sort();
+  const found = useMemo(
+    () =>
+      rows.filter(
+        (row) =>
+          (whose === 'all' || row.therapistName === whose) &&
+          (shown === 'all' || row.group === shown) &&
+          (wanted === '' ||
+            [row.name, row.occupation, row.brought ?? ''].some((words) =>
+              words.toLowerCase().includes(wanted),
+            )),
+      ),
+    [rows, whose, shown, wanted],
+  );
+  return (
+    <div className={classes.page}>
+      <div className={classes.head}>
+        <h1>Caseload</h1>
+        <p role="status">
+          {found.length === rows.length
+            ? counted(rows.length, 'client')
+            : `${found.length} of ${counted(rows.length, 'client')}`}
+        </p>
+      </div>
+      <div className={classes.tools}>
+        <TextInput
+          label="Look for"
+          placeholder="name, work, what brought them"
+          value={text}
+          onChange={(event) => set('q', event.currentTarget.value)}
+        />
+        <NativeSelect
+          label="Whose"
+          value={whose}
+          data={[{ value: 'all', label: 'everybody’s' }, ...therapists]}
+          onChange={(event) => set('whose', event.currentTarget.value)}
+        />
+        <NativeSelect
+          label="Show"
+          value={shown}
+          data={SHOWN}
+          onChange={(event) => set('show', event.currentTarget.value)}
+        />
+        <SavedViews userId={userId} />
+      </div>
+      {found.length === 0 ? (
+        <Empty>
+          {rows.length === 0
+            ? 'No clients yet: add one from the day sheet.'
+            : 'Nobody is like that. Look for less, or show all.'}
+        </Empty>
+      ) : (
+        <CaseTable
+          rows={found}
+          mondays={mondays}
+          today={today}
+          sort={params.get('sort')}
+          onSort={(sort) => set('sort', sort)}
+        />
+      )}
+      <p className={classes.counted}>
+        Tenderness: the mean of what was rated on first pressing, week by week over {mondays.length}{' '}
+        weeks, 0 to 10. Done: sessions that count of those asked for in the last 14 days.
+      </p>
+    </div>
+  );
+}

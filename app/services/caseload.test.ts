@@ -1,0 +1,100 @@
+import { v7 as uuid } from 'uuid';
+import { addDays, weekOf } from '#core/calendar';
+import type { OpenDatabase } from '~/db/open.server';
+import { practisedSession } from '~/db/schema.server';
+import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
+import type { Principal } from '~/keeping/server/setting.server';
+import { CASELOAD_WEEKS, caseloadOf } from './caseload.server';
+import {
+  addClient,
+  details,
+  issueTo,
+  NOW,
+  secondPractice,
+  settingFor,
+  setUp,
+} from './testing/practiceForTests.server';
+
+let open: OpenDatabase;
+let setting: ReturnType<typeof settingFor>;
+let owner: Principal;
+let stranger: Principal;
+
+beforeAll(async () => {
+  open = await openTestDatabase();
+  setting = settingFor(open.db);
+  owner = await setUp(setting);
+  stranger = await secondPractice(setting);
+});
+afterAll(() => open.close());
+beforeEach(() => setting.moveTo(NOW));
+
+const today = NOW.toISOString().slice(0, 10);
+
+/** A session with these first ratings. */
+async function practised(
+  clientId: string,
+  versionId: string,
+  day: string,
+  before: (number | null)[],
+) {
+  const startedAt = new Date(`${day}T18:00:00Z`);
+  await open.db.insert(practisedSession).values({
+    id: uuid(),
+    clientId,
+    versionId,
+    startedAt,
+    endedAt: startedAt,
+    day,
+    status: 'finished',
+    counts: true,
+    stopReason: null,
+    word: '',
+    summary: {
+      places: before.map((grade, n) => ({
+        siteId: n === 0 ? 'calf' : 'chest',
+        side: 'left' as const,
+        before: grade,
+        after: null,
+        contactSeconds: 30,
+        holdsDone: 1,
+        holdsAsked: 1,
+        tooMuch: false,
+      })),
+      holdsDone: before.length,
+      holdsAsked: before.length,
+      contactSeconds: 30,
+      counts: true,
+    },
+  });
+}
+
+describe('the caseload', () => {
+  it('has every client of the practice, with what was rated week by week and what was done', async () => {
+    const clientId = await addClient(setting, owner, details({ name: 'Ada Quill' }));
+    const versionId = await issueTo(setting, owner, clientId);
+    const thisMonday = weekOf(today);
+    await practised(clientId, versionId, addDays(thisMonday, -7), [6, 4]);
+    await practised(clientId, versionId, addDays(thisMonday, -8), [8, null]);
+    // Older than the weeks that are drawn.
+    await practised(clientId, versionId, addDays(thisMonday, -7 * CASELOAD_WEEKS - 1), [10]);
+    const quiet = await addClient(setting, owner, details({ name: 'Bo Quill' }));
+    const { rows, mondays } = await caseloadOf(setting, owner);
+    expect(mondays).toHaveLength(CASELOAD_WEEKS);
+    const ada = rows.find(({ id }) => id === clientId);
+    expect(ada?.grades.slice(-3)).toEqual([8, 5, null]);
+    expect(ada).toMatchObject({ grade: 5, change: -3, done: 2 });
+    expect(rows.find(({ id }) => id === quiet)).toMatchObject({
+      grade: null,
+      change: null,
+      done: 0,
+      share: null,
+      brought: null,
+    });
+  });
+
+  it('shows nobody of another practice', async () => {
+    await addClient(setting, owner, details({ name: 'Cy Quill' }));
+    expect((await caseloadOf(setting, stranger)).rows).toEqual([]);
+  });
+});
