@@ -51,6 +51,7 @@ export default [
         index('routes/staff/atlas/body.tsx'),
         route(':siteId', 'routes/staff/atlas/site.tsx'),
       ]),
+      route('trial', 'routes/staff/trial/trial.tsx'),
       route('notes', 'routes/staff/teaching/teaching.tsx'),
       route('tools', 'routes/staff/tools/tools.tsx'),
       route('lean', 'routes/staff/lean/lean.tsx'),

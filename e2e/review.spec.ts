@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import {
   allKept,
   expect,
@@ -32,6 +33,20 @@ test('a therapist reads three sentences, takes what the record supports, and the
     supports.getByText(/Nobody presses above the ceiling of a site/).first(),
   ).toBeVisible();
   await expect(supports.getByText(/Read from the sessions of/).first()).toBeVisible();
+
+  // The charts follow a period and a site, and what is seen can be taken out.
+  await page.getByRole('button', { name: '4 weeks' }).click();
+  await page.getByLabel('Site', { exact: true }).selectOption({ label: 'Skull base' });
+  await expect(page).toHaveURL(/period=4\+weeks&site=skull-base/);
+  await expect(page.getByRole('img', { name: /^Between the blades/ })).toHaveCount(0);
+  await expect(page.getByRole('img', { name: /^Skull base/ }).first()).toBeVisible();
+  for (const kind of ['SVG', 'PNG']) {
+    const taken = page.waitForEvent('download');
+    await page.getByRole('button', { name: kind, exact: true }).click();
+    const file = await taken;
+    expect(file.suggestedFilename()).toMatch(new RegExp(`^ratings-.*\\.${kind.toLowerCase()}$`));
+    expect((await readFile(await file.path())).byteLength).toBeGreaterThan(2_000);
+  }
 
   // All that go down can be taken together, by keyboard; the reason is written and can be changed.
   const boxes = supports.getByRole('checkbox');
@@ -105,4 +120,48 @@ test('what is left for now stays away, unissued work is not issued past, and the
   await expect(
     page.getByRole('row', { name: /Perrin Halloway/ }).getByText(/^Quiet for/),
   ).toHaveCount(0);
+});
+
+test('two ways of dosing are tried on invented clients elsewhere, can be stopped, and say what they are', async ({
+  page,
+}) => {
+  await stepInAs(page, 'Maren');
+  await page.goto('/notes');
+  await page.getByRole('link', { name: 'a policy trial' }).click();
+  await expect(page.getByText(/A thinking aid on invented clients/)).toBeVisible();
+  await page.getByRole('button', { name: 'Try it' }).click();
+  await expect(page.getByRole('heading', { name: /^What became of them/ })).toBeVisible();
+  const flares = page.getByRole('row', { name: /^Flare-ups a client/ });
+  const said = await flares.textContent();
+  expect(said).toMatch(/on average/);
+  // The same seed, the same clients.
+  await page.getByRole('button', { name: 'Try it' }).click();
+  await expect(page.getByRole('button', { name: 'Try it' })).toBeVisible();
+  await expect(flares).toHaveText(said ?? '');
+  await page.getByLabel('Seed').selectOption('2');
+  await page.getByRole('button', { name: 'Try it' }).click();
+  await expect(flares).not.toHaveText(said ?? '');
+});
+
+test('the caseload is sorted, narrowed and kept as a view, all of it in the address', async ({
+  page,
+}) => {
+  await stepInAs(page, 'Maren');
+  await page.goto('/caseload');
+  const names = page.getByRole('region', { name: 'Clients' }).getByRole('link');
+  await expect(names).toHaveCount(10);
+  await page.getByRole('button', { name: /^Tenderness/ }).click();
+  await expect(page).toHaveURL(/sort=grade\.desc/);
+  await expect(names.first()).toHaveText('Benedikt Aro');
+  await page.getByLabel('Keep this view as').fill('most tender');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Look for').fill('neck');
+  await expect(names).toHaveText(['Tamsin Okoro']);
+  await expect(page.getByText('1 of 10 clients')).toBeVisible();
+  await page.goto('/caseload?show=look');
+  expect(await names.count()).toBeLessThan(10);
+  await page.getByRole('link', { name: 'most tender' }).click();
+  await expect(names).toHaveCount(10);
+  await names.first().click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Benedikt Aro' })).toBeVisible();
 });

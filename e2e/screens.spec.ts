@@ -356,6 +356,7 @@ test('every screen fits a phone before its scripts have run', async ({ browser, 
       ...[
         '/day',
         '/caseload',
+        '/trial',
         '/atlas',
         '/atlas/side-low-back',
         '/notes',

@@ -17,6 +17,7 @@ const STAFF = [
   ...[
     '/day',
     '/caseload',
+    '/trial',
     '/atlas',
     '/atlas/side-low-back',
     '/notes',

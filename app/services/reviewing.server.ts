@@ -1,7 +1,7 @@
 import { brief } from '#core/brief';
 import { propose, type Known } from '#core/proposals';
 import { afterWords, responseAt, responseWords } from '#core/response';
-import { dayOf, daysBetween } from '#core/calendar';
+import { addDays, dayOf, daysBetween } from '#core/calendar';
 import { courseOf } from '#core/complaint';
 import { correctionWords, type SessionSummary } from '#core/session';
 import { sessionsAWeek } from '#core/routine';
@@ -12,6 +12,7 @@ import {
   dropRows,
   fadeRows,
   foundRows,
+  rowsWithin,
   weeksOf,
   type DropRow,
 } from '#core/trend';
@@ -129,7 +130,38 @@ function judgedFrom(known: Known, rows: DropRow[]) {
 }
 
 /** What changed: strokes by site and side, sessions by week, and what the client wrote. */
-export async function reviewOf(setting: Setting, who: Principal, clientId: string) {
+/** From when the charts of a review look: all of it, some weeks, or the version in force. */
+export const PERIODS = ['all', '8 weeks', '4 weeks', 'version'] as const;
+export type PeriodId = (typeof PERIODS)[number];
+
+export interface ReviewLook {
+  period: PeriodId;
+  siteId: string | null;
+}
+const ALL: ReviewLook = { period: 'all', siteId: null };
+
+function firstDayOf(period: PeriodId, today: string, issuedOn: string | undefined): string | null {
+  switch (period) {
+    case 'all':
+      return null;
+    case '8 weeks':
+      return addDays(today, -55);
+    case '4 weeks':
+      return addDays(today, -27);
+    case 'version':
+      return issuedOn ?? null;
+  }
+}
+
+/**
+ * @param look what the charts show; what is judged is judged on all of it
+ */
+export async function reviewOf(
+  setting: Setting,
+  who: Principal,
+  clientId: string,
+  look: ReviewLook = ALL,
+) {
   const file = await fileOf(setting, who, clientId);
   const [sessions, versions, complaints, thread] = await Promise.all([
     sessionsOf(setting.db, clientId),
@@ -154,6 +186,10 @@ export async function reviewOf(setting: Setting, who: Principal, clientId: strin
     })),
   );
   const rows = dropRows(rated);
+  const from = firstDayOf(look.period, today, versions.at(-1)?.issuedOn);
+  const isSeen = (one: { siteId: string; day: string }) =>
+    (from === null || one.day >= from) && (look.siteId === null || one.siteId === look.siteId);
+  const shown = rated.filter(isSeen);
   const latest = versions.at(-1) ?? null;
   return {
     name: file.name,
@@ -181,14 +217,17 @@ export async function reviewOf(setting: Setting, who: Principal, clientId: strin
       over,
       course: courseOf(told),
     })),
-    rows,
+    /** Sites that were ever rated, to choose from. */
+    sites: [...new Set(rows.map(({ siteId }) => siteId))],
+    from,
+    rows: rowsWithin(rated, { from, siteId: look.siteId }),
     found: foundRows(
-      rated.flatMap(({ siteId, side, day, found }) =>
+      shown.flatMap(({ siteId, side, day, found }) =>
         found === undefined ? [] : [{ siteId, side, day, found }],
       ),
     ),
     fades: fadeRows(
-      rated.flatMap(({ siteId, side, day, fadeSeconds }) =>
+      shown.flatMap(({ siteId, side, day, fadeSeconds }) =>
         fadeSeconds === undefined ? [] : [{ siteId, side, day, seconds: fadeSeconds }],
       ),
     ),
@@ -201,7 +240,12 @@ export async function reviewOf(setting: Setting, who: Principal, clientId: strin
         seconds: doseOf(content),
       })),
       today,
-    ),
+    )
+      .filter(({ siteId }) => look.siteId === null || siteId === look.siteId)
+      .map((row) => ({
+        ...row,
+        weeks: row.weeks.filter(({ monday }) => from === null || addDays(monday, 6) >= from),
+      })),
     weeks: weeksOf(sessions, periods, today),
     versions: versions.map(({ number, issuedOn, reason, issuedByName }) => ({
       number,

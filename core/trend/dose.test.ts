@@ -3,7 +3,7 @@ import { addDays } from '#core/calendar';
 import { anyRoutine, fade, itemFor, routineWith, timed } from '#core/examples';
 import { totalsOf } from '#core/routine';
 import type { PlaceSummary } from '#core/session';
-import { doseOf, doseRows, fadeRows } from './index';
+import { doseOf, doseRows, dropRows, fadeRows, rowsWithin } from './index';
 
 // A Monday.
 const START = '2026-03-02';
@@ -141,5 +141,39 @@ describe('the time to fade', () => {
       ['left', 1],
       ['right', 1],
     ]);
+  });
+});
+
+describe('a part of what was rated', () => {
+  const rated = (siteId: string, n: number, before: number) => ({
+    siteId,
+    side: 'left' as const,
+    sessionId: `s${n}`,
+    day: day(n),
+    before,
+    after: 1,
+    contactSeconds: 30,
+    tooMuch: false,
+  });
+  const all = [
+    // Falls at first, and is level from then on.
+    ...Array.from({ length: 8 }, (_, n) => rated('calf', n, 8 - n)),
+    ...Array.from({ length: 8 }, (_, n) => rated('calf', 8 + n, 1)),
+    ...Array.from({ length: 8 }, (_, n) => rated('chest', n, 4)),
+  ];
+
+  it('is judged by itself: a trend of the part, not of the whole', () => {
+    const whole = rowsWithin(all, { from: null, siteId: 'calf' });
+    expect(whole).toEqual(dropRows(all.filter(({ siteId }) => siteId === 'calf')));
+    expect(whole[0]?.change.verdict).toBe('less');
+    const late = rowsWithin(all, { from: day(8), siteId: 'calf' });
+    expect(late[0]?.strokes).toHaveLength(8);
+    expect(late[0]?.change.verdict).toBe('no change');
+  });
+
+  it('is every site where none is chosen, and nothing where nothing was rated', () => {
+    expect(rowsWithin(all, { from: null, siteId: null })).toEqual(dropRows(all));
+    expect(rowsWithin(all, { from: day(99), siteId: null })).toEqual([]);
+    expect(rowsWithin(all, { from: null, siteId: 'heel-arch' })).toEqual([]);
   });
 });

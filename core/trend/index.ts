@@ -1,3 +1,4 @@
+export { rowsWithin, type Looked } from './within';
 export { slopeInterval } from './slopeInterval';
 export { theilSen, type Line } from './theilSen';
 export { weeksOf, type WeekCount } from './weeks';

@@ -15,7 +15,7 @@ function TimeLine({ from, to, width }: { from: string; to: string; width: number
     (_, n) => dayNumber(from) + n * every * 7,
   );
   return (
-    <svg width={width} height="22" viewBox={`0 0 ${width} 22`} aria-hidden>
+    <svg width={width} height="22" viewBox={`0 0 ${width} 22`} aria-hidden data-axis>
       {ticks.map((day) => (
         <text
           key={day}

@@ -2,6 +2,7 @@ import { MantineProvider } from '@mantine/core';
 import fc from 'fast-check';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { dropRows, type RatedPlace } from '#core/trend';
+import { BandChart } from './BandChart';
 import { DropChart } from './DropChart';
 import { rowName } from './rowName';
 import { WeekBars } from './WeekBars';
@@ -173,5 +174,41 @@ describe('the week bars', () => {
 
   it('draw nothing for no weeks, and do not break', () => {
     expect(renderToStaticMarkup(<WeekBars weeks={[]} />)).toContain('<svg');
+  });
+});
+
+describe('the bands of a trial', () => {
+  const week = (low: number, middle: number, high: number) => ({ low, middle, high });
+
+  it('say themselves in words, one a policy, and draw a band and a line each', () => {
+    const markup = renderToStaticMarkup(
+      <BandChart
+        bands={[
+          { name: 'First', weeks: [week(5, 6, 7), week(3, 4, 5)] },
+          { name: 'Second', weeks: [week(5, 6, 7), week(4, 5, 6)] },
+        ]}
+      />,
+    );
+    expect(markup).toContain(
+      'First: tenderness 6.0 at first, 4.0 after 1 weeks, eight of ten between 3.0 and 5.0. Second:',
+    );
+    expect(markup.match(/class="within"/g)).toHaveLength(2);
+    expect(markup.match(/class="middle"/g)).toHaveLength(2);
+    expect(markup).not.toContain('NaN');
+  });
+
+  it('keeps its names apart where two end alike', () => {
+    const markup = renderToStaticMarkup(
+      <BandChart
+        bands={[
+          { name: 'First', weeks: [week(5, 6, 7), week(3, 4, 5)] },
+          { name: 'Second', weeks: [week(5, 6, 7), week(3, 4, 5)] },
+        ]}
+      />,
+    );
+    const [first = 0, second = 0] = [...markup.matchAll(/y="([\d.]+)" class="name"/g)].map(
+      ([, y]) => Number(y),
+    );
+    expect(Math.abs(first - second)).toBeGreaterThan(10);
   });
 });

@@ -1,7 +1,8 @@
 import { Link } from 'react-router';
 import classes from './StageLine.module.css';
+import { StageMark } from './StageMark';
 
-/** `done` a filled knot, `open` an open one, `ahead` dotted: work that is not kept here yet. */
+/** `done` its mark full, `open` in outline, `ahead` pale: work that is not kept here yet. */
 export interface Stage {
   name: string;
   state: 'done' | 'open' | 'ahead';
@@ -9,14 +10,6 @@ export interface Stage {
   /** Where its screen is; a stage without one is drawn and not linked. */
   to?: string;
   here: boolean;
-}
-
-function Knot({ stage }: { stage: Stage }) {
-  return (
-    <span className={classes.knot} data-state={stage.state} data-here={stage.here} aria-hidden>
-      {stage.here && <span className={classes.heart} />}
-    </span>
-  );
 }
 
 /** The order of work as one line across a client's file. */
@@ -30,7 +23,7 @@ export function StageLine({ stages }: { stages: Stage[] }) {
             className={classes.stage}
             data-reached={stage.state !== 'ahead' && stages[index - 1]?.state !== 'ahead'}
           >
-            <Knot stage={stage} />
+            <StageMark name={stage.name} state={stage.state} here={stage.here} />
             {stage.to ? (
               <Link
                 to={stage.to}

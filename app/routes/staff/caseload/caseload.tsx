@@ -1,10 +1,11 @@
 import { NativeSelect, TextInput } from '@mantine/core';
 import { useMemo } from 'react';
-import { useSearchParams } from 'react-router';
+import type { ShouldRevalidateFunctionArgs } from 'react-router';
 import { staffContext } from '~/context.server';
 import { load } from '~/door.server';
 import { caseloadOf } from '~/services/caseload.server';
 import { Empty } from '~/ui/parts/Empty';
+import { useAddress } from '~/ui/parts/useAddress';
 import { counted } from '~/ui/parts/words';
 import type { Route } from './+types/caseload';
 import { CaseTable } from './CaseTable';
@@ -18,6 +19,16 @@ export async function loader({ context }: Route.LoaderArgs) {
   return load(async () => ({ ...(await caseloadOf(setting, who)), userId: who.userId }));
 }
 
+/** What is looked for, shown and sorted is all here: the practice is not asked again for it. */
+export const shouldRevalidate = ({
+  currentUrl,
+  nextUrl,
+  defaultShouldRevalidate,
+}: ShouldRevalidateFunctionArgs) =>
+  currentUrl.pathname === nextUrl.pathname && currentUrl.search !== nextUrl.search
+    ? false
+    : defaultShouldRevalidate;
+
 const SHOWN = [
   { value: 'all', label: 'all' },
   { value: 'coming', label: 'coming today' },
@@ -28,16 +39,9 @@ const SHOWN = [
 /** Every client of the practice; what is looked for, shown and sorted by stands in the address. */
 export default function Caseload({ loaderData }: Route.ComponentProps) {
   const { rows, today, mondays, userId } = loaderData;
-  const [params, setParams] = useSearchParams();
+  const [params, change] = useAddress();
   const set = (name: string, value: string) =>
-    setParams(
-      (now) => {
-        if (value === '' || value === 'all') now.delete(name);
-        else now.set(name, value);
-        return now;
-      },
-      { replace: true, preventScrollReset: true },
-    );
+    change({ [name]: value === 'all' || value === '' ? null : value });
   const [text, whose, shown] = [
     params.get('q') ?? '',
     params.get('whose') ?? 'all',

@@ -1,10 +1,13 @@
+import { useRef } from 'react';
 import { Link } from 'react-router';
+import { z } from 'zod';
 import { responseWords } from '#core/response';
 import { endingOf } from '#core/session';
 import { staffContext } from '~/context.server';
 import { load } from '~/door.server';
-import { reviewOf, type Review as ReviewData } from '~/services/reviewing.server';
+import { PERIODS, reviewOf, type Review as ReviewData } from '~/services/reviewing.server';
 import { DropChart } from '~/ui/charts/DropChart';
+import { TakeOut } from '~/ui/charts/TakeOut';
 import { rowName } from '~/ui/charts/rowName';
 import { WeekBars } from '~/ui/charts/WeekBars';
 import { Empty } from '~/ui/parts/Empty';
@@ -14,6 +17,7 @@ import { Reactions } from '~/ui/review/Reactions';
 import { Proposals } from '~/ui/review/Proposals';
 import { Brought } from './Brought';
 import { Found } from './Found';
+import { LookAt } from './LookAt';
 import { Reaches } from './Reaches';
 import { useTaking } from './useTaking';
 import { nearDay, shortDay } from '~/ui/parts/words';
@@ -21,9 +25,16 @@ import { Aside } from '~/ui/parts/Bench';
 import type { Route } from './+types/review';
 import classes from './review.module.css';
 
-export async function loader({ context, params }: Route.LoaderArgs) {
+const lookSchema = z.object({
+  period: z.enum(PERIODS).catch('all'),
+  siteId: z.string().max(64).nullable().catch(null),
+});
+
+export async function loader({ context, params, request }: Route.LoaderArgs) {
   const { setting, who } = context.get(staffContext);
-  return load(() => reviewOf(setting, who, params.clientId));
+  const asked = new URL(request.url).searchParams;
+  const look = lookSchema.parse({ period: asked.get('period'), siteId: asked.get('site') });
+  return load(() => reviewOf(setting, who, params.clientId, look));
 }
 
 const NOTES_SHOWN = 12;
@@ -177,6 +188,7 @@ function Judged({ data, clientId }: { data: ReviewData; clientId: string }) {
 
 export default function Review({ loaderData, params }: Route.ComponentProps) {
   const { rows, found, fades, doses, reaches, today, versions, name, complaints } = loaderData;
+  const chart = useRef<HTMLDivElement>(null);
   if (versions.length === 0) {
     return (
       <Empty>
@@ -187,7 +199,7 @@ export default function Review({ loaderData, params }: Route.ComponentProps) {
     );
   }
   const days = rows.map((row) => row.firstDay).sort();
-  const from = days[0] ?? versions[0]?.issuedOn ?? today;
+  const from = loaderData.from ?? days[0] ?? versions[0]?.issuedOn ?? today;
   return (
     <div className={classes.page}>
       <div className={classes.main}>
@@ -196,11 +208,23 @@ export default function Review({ loaderData, params }: Route.ComponentProps) {
         <h2>
           Ratings before and after <span>{`${shortDay(from)} to ${shortDay(today)}`}</span>
         </h2>
+        <LookAt sites={loaderData.sites} />
         {rows.length === 0 ? (
-          <p className={classes.counted}>No session has been rated yet.</p>
+          <p className={classes.counted}>
+            {loaderData.sites.length === 0
+              ? 'No session has been rated yet.'
+              : 'Nothing was rated there in this time.'}
+          </p>
         ) : (
           <>
-            <DropChart rows={rows} from={from} to={today} versions={versions} />
+            <div ref={chart}>
+              <DropChart rows={rows} from={from} to={today} versions={versions} />
+            </div>
+            <TakeOut
+              within={chart}
+              title={`${name}: ratings before and after, ${shortDay(from)} to ${shortDay(today)}`}
+              file={`ratings-${today}`}
+            />
             <p className={classes.counted}>
               Each stroke runs from the highest rating on first pressing, the bar across, to the
               highest on letting go, 0 to 10, among the points worked there in that session; what

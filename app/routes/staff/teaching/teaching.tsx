@@ -9,6 +9,7 @@ import { LESSONS, PUBLISHED } from '#core/teaching';
 
 import { staffContext } from '~/context.server';
 import { SceneDrawing } from '~/ui/poses/SceneDrawing';
+import { Link } from 'react-router';
 import type { Route } from './+types/teaching';
 import classes from './teaching.module.css';
 
@@ -50,6 +51,9 @@ export default function Notes() {
     <div className={classes.page}>
       <nav className={classes.contents} aria-label="On this page">
         <h1>Teaching notes</h1>
+        <p>
+          To think along: <Link to="/trial">a policy trial</Link> on invented clients.
+        </p>
         <ul>
           {[...LESSONS, ...TABLES].map(({ id, title }) => (
             <li key={id}>
