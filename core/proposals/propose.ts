@@ -12,15 +12,10 @@ import { ownEstimate, type Source } from '#core/knowledge';
 import { adherenceOf, lineOf, type Adherence, type Known, type Line } from './evidence';
 import type { LineChange, Variable } from './changes';
 import type { SeenTo } from './seenTo';
-import {
-  hardlyDone,
-  RULES,
-  waitsFor,
-  type Around,
-  type Ground,
-  type Rule,
-  type Weight,
-} from './rules';
+import type { Around, Ground } from './grounds';
+import { hardlyDone } from './hardlyDone';
+import { RULES, type Rule, type Weight } from './rules';
+import { waitsFor } from './waits';
 
 /** What a change does to a routine. */
 export interface Effect {
