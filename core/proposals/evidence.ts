@@ -1,4 +1,5 @@
 import { findSite, SENSITIVITY, type Site } from '#core/anatomy';
+import { median } from 'd3-array';
 import { addDays, askedBetween, daysBetween, type AskPeriod, type Day } from '#core/calendar';
 import { responseAt, responseWords, type Rest, type RestingPlace } from '#core/response';
 import {
@@ -89,13 +90,7 @@ const FRESH_DAYS = 28;
 /** Adherence is judged over so many days. */
 export const ADHERENCE_DAYS = 14;
 
-export const middleOf = (values: readonly number[]): number | null => {
-  if (values.length === 0) return null;
-  const sorted = [...values].sort((a, b) => a - b);
-  const low = sorted[(sorted.length - 1) >> 1] ?? 0;
-  const high = sorted[sorted.length >> 1] ?? 0;
-  return (low + high) / 2;
-};
+export const middleOf = (values: readonly number[]): number | null => median(values) ?? null;
 
 /** What of a line decides how a session of it was borne: the rest of it is words. */
 const doseKey = (item: PressItem): string =>

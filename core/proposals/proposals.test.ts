@@ -78,6 +78,8 @@ const daily = (routine: Routine, days: number, felt: (ago: number) => Felt = () 
 const ROUTINE = routineWith(itemFor('between-blades', { dose: timed(30), grade: 4, points: 1 }));
 /** Down by a grade in four days or so, quiet days. */
 const WELL = (ago: number): Felt => ({ before: ago > 6 ? 5 : 4, after: 2 });
+/** The same under a ceiling of 5. */
+const WELL_AT_FIVE = (ago: number): Felt => ({ before: ago > 6 ? 4 : 3, after: 1 });
 const rulesOf = (of: Known) => propose(of).proposals.map(({ rule }) => rule);
 const only = (of: Known): Proposal => {
   const [first, ...rest] = propose(of).proposals;
@@ -205,6 +207,23 @@ describe('what goes well', () => {
     expect(only(ramped(['points'])).variable).toBe('points');
     expect(propose(ramped([])).proposals).toEqual([]);
     expect(whyKept(ramped([]))).toEqual(['Its ramp says that nothing rises.']);
+  });
+
+  it('adds the active method once: what was taken before is not proposed again, and each line has its own id', () => {
+    const first = routineWith({
+      ...itemFor('shoulder-ridge', { dose: timed(30), grade: 4, points: 1 }),
+      ramp: ['method'],
+    });
+    const proposal = only(known(first, daily(first, 14, WELL_AT_FIVE)));
+    expect(proposal.variable).toBe('method');
+    const second = withTaken(first, [proposal]);
+    expect(pressesOf(second)).toHaveLength(2);
+    const again = propose(known(second, daily(second, 14, WELL_AT_FIVE))).proposals;
+    expect(
+      again.filter(({ variable, itemId }) => variable === 'method' && itemId === 'shoulder-ridge'),
+    ).toEqual([]);
+    for (const one of again)
+      expect(routineSchema.safeParse(withTaken(second, [one])).success).toBe(true);
   });
 
   it('a ramp is no change of dose: what was borne before it was planned still counts', () => {

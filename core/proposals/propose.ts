@@ -112,22 +112,28 @@ const severeOf = (routine: Routine, { check }: Known, isUp: boolean): Set<string
       .map(({ rule, itemId }) => `${rule}:${itemId ?? ''}`),
   );
 
-/** Whether a change brings nothing that the checks speak against and that was not there before. */
-function isSound(change: LineChange, known: Known, isUp: boolean): boolean {
-  const after = withTaken(known.routine, [change]);
-  // A version has at least one line.
-  if (after.items.length === 0) return false;
-  const before = severeOf(known.routine, known, isUp);
-  return [...severeOf(after, known, isUp)].every((one) => before.has(one));
+/** What the checks say of the routine as it stands: refused, and spoken against. */
+interface Standing {
+  down: ReadonlySet<string>;
+  up: ReadonlySet<string>;
 }
 
-function proposalOf(rule: Rule, line: Line, around: Around): Proposal | null {
+/** Whether a change brings nothing that the checks speak against and that was not there before. */
+function isSound(change: LineChange, known: Known, standing: Standing, isUp: boolean): boolean {
+  const { items } = withTaken(known.routine, [change]);
+  // A version has at least one line, and each but once: what was added before is not added again.
+  if (items.length === 0 || new Set(items.map(({ id }) => id)).size < items.length) return false;
+  const before = isUp ? standing.up : standing.down;
+  return [...severeOf({ ...known.routine, items }, known, isUp)].every((one) => before.has(one));
+}
+
+function proposalOf(rule: Rule, line: Line, around: Around, standing: Standing): Proposal | null {
   const ground = rule.ground(line, around);
   if (!ground) return null;
   const { known } = around;
   const isUp = rule.weight === 'up';
   const ways = rule.ways(line, around);
-  const change = ways.find((one) => one !== null && isSound(one, known, isUp)) ?? null;
+  const change = ways.find((one) => one !== null && isSound(one, known, standing, isUp)) ?? null;
   // More is proposed only where there is a way; what goes down or asks for a look is said in any case.
   if (isUp && !change) return null;
   return {
@@ -224,9 +230,9 @@ export function isSeenTo(
 }
 
 /** The first that applies to a line. */
-function firstAt(line: Line, around: Around): Proposal | null {
+function firstAt(line: Line, around: Around, standing: Standing): Proposal | null {
   for (const rule of RULES) {
-    const proposal = proposalOf(rule, line, around);
+    const proposal = proposalOf(rule, line, around, standing);
     if (proposal) return proposal;
   }
   return null;
@@ -243,7 +249,11 @@ export function propose(known: Known): Proposals {
   const adherence = adherenceOf(known);
   const around: Around = { known, adherence };
   const lines = pressesOf(known.routine).flatMap((item) => lineOf(item, known) ?? []);
-  const found = saidOnce(lines.flatMap((line) => firstAt(line, around) ?? []));
+  const standing = {
+    down: severeOf(known.routine, known, false),
+    up: severeOf(known.routine, known, true),
+  };
+  const found = saidOnce(lines.flatMap((line) => firstAt(line, around, standing) ?? []));
   const isOpen = ({ key, siteId }: Proposal) => !isSeenTo(key, siteId, known);
   const lower = [...found.filter(({ weight }) => weight !== 'up'), ...ofRoutine(around)];
   const holdsBack = lower.some(({ weight }) => weight === 'safety' || weight === 'down');
