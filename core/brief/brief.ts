@@ -1,9 +1,7 @@
 import { findSite, placeOf, type Side } from '#core/anatomy';
 import { daysBetween, type Day } from '#core/calendar';
 import { adherenceOf, type Known, type Proposal, type Proposals } from '#core/proposals';
-import { afterWords, responseWords } from '#core/response';
-import { stopReason } from '#core/session';
-import type { DropRow } from '#core/trend';
+import { gravestOf, type DropRow } from '#core/trend';
 
 /** One sentence of a brief; `attention`: somebody should look at it first. */
 export interface Sentence {
@@ -103,36 +101,20 @@ function changed(rows: readonly DropRow[]): Sentence {
   };
 }
 
-/** The gravest of the last two weeks: a stop or a day after that was not ordinary. */
-function gravest({ sessions, today }: Known): { says: string; day: Day } | null {
-  const recent = sessions.filter(({ day }) => daysBetween(day, today) <= NEWS_DAYS);
-  const told = recent.flatMap((session) => {
-    const { day, stopReason: stopped, response, responsePlaces } = session;
-    const stop = stopped === null ? null : stopReason(stopped);
-    const after = response === null ? null : responseWords(response);
-    return [
-      ...(stop && stop.weight !== 'ordinary'
-        ? [
-            {
-              day,
-              rank: stop.weight === 'emergency' ? 4 : stop.nothingStarts ? 3 : 2,
-              says: `stopped ${ago(day, today)} for ${lowered(stop.label)}`,
-            },
-          ]
-        : []),
-      ...(after && after.bears !== 'well'
-        ? [
-            {
-              day,
-              rank: after.bears === 'not' ? 3 : response === 'bruised' ? 2 : 1,
-              says: `${afterWords({ response, places: responsePlaces }) ?? ''} after the session ${ago(day, today)}`,
-            },
-          ]
-        : []),
-    ];
-  });
-  const [first] = told.toSorted((a, b) => b.rank - a.rank || b.day.localeCompare(a.day));
-  return first ?? null;
+/** The gravest of the last two weeks, in words; empty where all was ordinary. */
+function graveWords(recent: Known['sessions'], today: Day): string {
+  const told = gravestOf(
+    recent.map(({ places, responsePlaces, ...session }) => ({
+      ...session,
+      tooMuch: places.some((place) => place.tooMuch),
+      onlyPain: places.some((place) => place.onlyPain === true),
+      places: responsePlaces,
+    })),
+  );
+  if (!told) return '';
+  return told.when === 'during'
+    ? `stopped ${ago(told.day, today)} for ${lowered(told.label)}`
+    : `${lowered(told.label)} after the session ${ago(told.day, today)}`;
 }
 
 const capital = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
@@ -152,24 +134,24 @@ function borne(known: Known, rows: readonly DropRow[]): Sentence {
         ? `${done} of ${counted(asked, 'session')} done in ${counted(days, 'day')}${broken}`
         : `last done ${ago(last.day, today)}`;
   const did = quiet > QUIET_DAYS ? `nothing for ${counted(quiet, 'day')}` : share;
-  const grave = gravest(known);
+  const recent = sessions.filter(({ day }) => daysBetween(day, today) <= NEWS_DAYS);
+  const grave = graveWords(recent, today);
   const tooHard = hardWords(sessions.slice(-5));
   const resting = rests.length > 0 ? `${counted(rests.length, 'place rests', 'places rest')}` : '';
-  const recent = sessions.filter(({ day }) => daysBetween(day, today) <= NEWS_DAYS);
   const known14 = recent.filter(({ response }) => response !== null);
   const calm =
-    grave === null && recent.length > 0
+    grave === '' && recent.length > 0
       ? known14.length === 0
         ? 'how the days after were is not known'
         : known14.length === 1
           ? 'borne well after the one that was asked about'
           : `borne well after all ${known14.length} that were asked about`
       : '';
-  const parts = [grave?.says ?? '', tooHard, did, calm, resting].filter(Boolean);
+  const parts = [grave, tooHard, did, calm, resting].filter(Boolean);
   return {
     says: `${capital(parts.join('; '))}.`,
     attention:
-      grave !== null || tooHard !== '' || quiet > QUIET_DAYS || (rows.length === 0 && quiet > 2),
+      grave !== '' || tooHard !== '' || quiet > QUIET_DAYS || (rows.length === 0 && quiet > 2),
   };
 }
 

@@ -8,6 +8,7 @@ export { foundRows, type FoundRow, type FoundThen } from './foundRows';
 export { dropRows, type DropRow, type RatedPlace, type Stroke } from './dropRows';
 export {
   GRAVITY,
+  gravestOf,
   lately,
   MARKS,
   TELL_FOR_DAYS,

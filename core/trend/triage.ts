@@ -115,6 +115,17 @@ function toldOf(session: LoggedSession): ToldOf[] {
   ];
 }
 
+/**
+ * The gravest that sessions, or the days after them, have told, the latest of those; null when all was ordinary.
+ *
+ * @param sessions oldest first
+ */
+export function gravestOf(sessions: readonly LoggedSession[]): ToldOf | null {
+  const told = sessions.flatMap(toldOf);
+  const gravest = Math.min(...told.map(({ gravity }) => gravity));
+  return told.findLast(({ gravity }) => gravity === gravest) ?? null;
+}
+
 /** The sessions after the one that was the last when somebody saw to a mark. */
 function since(
   sessions: readonly LoggedSession[],
@@ -140,10 +151,8 @@ export function lately(
   const answered = new Set(
     seen.flatMap(({ about, sessionId }) => (about === 'told' && sessionId ? [sessionId] : [])),
   );
-  const told = recent.filter(({ id }) => id === undefined || !answered.has(id)).flatMap(toldOf);
-  const gravest = Math.min(...told.map(({ gravity }) => gravity));
   return {
-    told: told.findLast(({ gravity }) => gravity === gravest) ?? null,
+    told: gravestOf(recent.filter(({ id }) => id === undefined || !answered.has(id))),
     pressedTooHard: since(recent, seen, 'hard').filter(({ tooMuch }) => tooMuch).length,
     onlyPain: since(recent, seen, 'pain').filter(({ onlyPain }) => onlyPain).length,
     sessions: recent.length,
