@@ -220,7 +220,10 @@ export async function reviewOf(
     /** Sites that were ever rated, to choose from. */
     sites: [...new Set(rows.map(({ siteId }) => siteId))],
     from,
-    rows: rowsWithin(rated, { from, siteId: look.siteId }),
+    rows:
+      from === null && look.siteId === null
+        ? rows
+        : rowsWithin(rated, { from, siteId: look.siteId }),
     found: foundRows(
       shown.flatMap(({ siteId, side, day, found }) =>
         found === undefined ? [] : [{ siteId, side, day, found }],
