@@ -165,3 +165,18 @@ test('the caseload is sorted, narrowed and kept as a view, all of it in the addr
   await names.first().click();
   await expect(page.getByRole('heading', { level: 1, name: 'Benedikt Aro' })).toBeVisible();
 });
+
+test('review, caseload and trial fit a phone: nothing scrolls sideways', async ({ page }) => {
+  await stepInAs(page, 'Maren');
+  const file = await fileOf(page, 'Odalys Brandt');
+  await page.setViewportSize(PHONE);
+  for (const path of [`${file}/review`, '/caseload', '/trial', '/day']) {
+    await page.goto(path);
+    await page.waitForLoadState('networkidle');
+    const wide = () =>
+      page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+    await expect.poll(wide, { message: path }).toBe(0);
+  }
+});

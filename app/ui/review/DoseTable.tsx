@@ -73,14 +73,14 @@ export function DoseTable({
         {rows.map((row) => (
           <tr key={`${row.siteId}:${row.side}`}>
             <th scope="row">{rowName(row)}</th>
-            <td>
+            <td data-label="by week">
               <WeekCells row={row} today={today} />
             </td>
-            <td className={classes.figure}>
+            <td className={classes.figure} data-label={`last ${SHARE_WEEKS} weeks`}>
               {row.share === null ? '–' : `${Math.round(row.share * 100)} %`}
             </td>
-            <td>{fadeOf(row)?.says ?? '–'}</td>
-            <td>
+            <td data-label="until it fades">{fadeOf(row)?.says ?? '–'}</td>
+            <td data-label="left out for">
               {row.why
                 .slice(0, 2)
                 .map(({ label, count }) => `${label} (${count})`)
