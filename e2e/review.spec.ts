@@ -180,3 +180,66 @@ test('review, caseload and trial fit a phone: nothing scrolls sideways', async (
     await expect.poll(wide, { message: path }).toBe(0);
   }
 });
+
+test('what went numb while it was pressed rests, whatever is issued, until the therapist has looked at it', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const { page: phone, context } = await otherDevice(browser, baseURL);
+  await phone.setViewportSize(PHONE);
+  await stepInAs(phone, 'Odalys');
+  await phone.goto('/practise');
+  const quiet = phone.getByRole('radio', { name: 'Nothing to notice' });
+  const start = phone.getByRole('button', { name: 'Start', exact: true });
+  await expect(quiet.or(start)).toBeVisible();
+  if (await quiet.isVisible()) {
+    await quiet.check();
+    await phone.getByRole('button', { name: 'Go on', exact: true }).click();
+  }
+  await start.click();
+  // The tests before are passed over: it is about what is pressed.
+  const on = phone.getByRole('button', { name: 'I’m on it' });
+  const skip = phone.getByRole('button', { name: 'Skip', exact: true });
+  for (;;) {
+    await expect(on.or(skip).first()).toBeVisible();
+    if (await on.isVisible()) break;
+    const before = await phone.getByRole('main').innerText();
+    await skip.click();
+    await phone.getByRole('button', { name: 'No time' }).click();
+    await expect.poll(() => phone.getByRole('main').innerText()).not.toBe(before);
+  }
+  const place = await phone.getByRole('heading').first().innerText();
+  await on.click();
+  await expect(phone.getByText('How tender is it?', { exact: true })).toBeVisible();
+  await phone.getByRole('button', { name: 'Stop', exact: true }).click();
+  await phone.getByRole('button', { name: /^Numbness, tingling/ }).click();
+  await expect(phone.getByText(/do not press there again/)).toBeVisible();
+  await allKept(phone);
+
+  await phone.goto('/today');
+  const resting = phone.getByRole('list', { name: 'Resting' });
+  await expect(resting.getByText(`${place} rests`)).toBeVisible();
+  await expect(resting.getByRole('button')).toHaveCount(0);
+  await expect(phone.getByText(/eft out: it went numb/)).toBeVisible();
+
+  await stepInAs(page, 'Maren');
+  const file = await fileOf(page, 'Odalys Brandt');
+  await page.goto(`${file}/review`);
+  const rests = page.getByRole('region', { name: /^Rests now/ });
+  await expect(rests.getByText(place, { exact: true })).toBeVisible();
+  const supports = page.getByRole('region', { name: /^What the record supports/ });
+  await expect(supports.getByText('Take it out until somebody has looked')).toBeVisible();
+  await rests.getByRole('button', { name: 'Looked at it' }).click();
+  await expect(rests.getByRole('button', { name: 'It may be pressed again' })).toBeDisabled();
+  await page.keyboard.type('Full feeling, no weakness; the thumb lay on the nerve.');
+  await rests.getByRole('button', { name: 'It may be pressed again' }).click();
+  await allKept(page);
+  await expect(rests).toHaveCount(0);
+  await expect(supports.getByText('Take it out until somebody has looked')).toHaveCount(0);
+
+  await phone.goto('/today');
+  await expect(phone.getByRole('heading', { name: /routine/ })).toBeVisible();
+  await expect(resting).toHaveCount(0);
+  await context.close();
+});

@@ -1,6 +1,6 @@
 import type { Side } from '#core/anatomy';
 import type { SessionEvent } from '#core/session';
-import { and, asc, desc, eq, isNotNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNotNull, sql } from 'drizzle-orm';
 import type { Database } from './database.server';
 import { once } from './reading.server';
 import {
@@ -48,6 +48,25 @@ export const toldAfterOf = (db: Database, clientId: string) =>
     .innerJoin(practisedSession, eq(practisedSession.id, sessionResponse.sessionId))
     .where(and(eq(practisedSession.clientId, clientId), isNotNull(sessionResponse.places)))
     .orderBy(asc(sessionResponse.at), asc(sessionResponse.id));
+
+/** Where a client’s sessions were stopped for one of these, when that was heard of, ms since 1970. */
+export const stoppedOf = (db: Database, clientId: string, reasons: readonly string[]) =>
+  db
+    .select({
+      sessionId: practisedSession.id,
+      stopReason: practisedSession.stopReason,
+      places: sql<
+        { siteId: string; side: Side }[]
+      >`coalesce(practised_session.summary -> 'stoppedAt', '[]')`,
+      heardAt,
+    })
+    .from(practisedSession)
+    .where(
+      and(
+        eq(practisedSession.clientId, clientId),
+        inArray(practisedSession.stopReason, [...reasons]),
+      ),
+    );
 
 /** A client's sessions with the number of the version they followed, oldest first. */
 export const sessionsOf = (db: Database, clientId: string) =>

@@ -4,7 +4,8 @@ import { v7 as uuid } from 'uuid';
 import { itemFor, routineWith } from '#core/examples';
 import { addDays } from '#core/calendar';
 import type { Routine, Step } from '#core/routine';
-import { begin, replay } from '#core/session';
+import { lookedAbout } from '#core/response';
+import { begin, replay, type StopReason } from '#core/session';
 import { chanceFrom, practiseOnce } from '#core/simulation';
 import {
   ledIdFrom,
@@ -23,6 +24,7 @@ import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
 import type { Principal } from '~/keeping/server/setting.server';
 import { daySheet } from './daySheet.server';
 import { packFor } from './pack.server';
+import { planOf } from './planning.server';
 import { clientStart, routineToPractise } from './practising.server';
 import { add, send, sendLog, type Log } from './testing/letters.server';
 import {
@@ -106,6 +108,37 @@ class Device {
     this.logs.push(log);
     this.sessions = [ownSession(log, replay(begin(steps), events)), ...this.sessions];
     return steps;
+  }
+
+  /** The last session was stopped in its first hold, or at the check-in. */
+  stopLast(reason: StopReason, { before = false } = {}) {
+    const [log] = this.logs.splice(-1);
+    if (!log) throw new Error('Nothing was practised.');
+    const { steps } = practiseOf(this.told, log.startedAt).version ?? {};
+    const kept = before
+      ? log.events.slice(0, 1)
+      : log.events.slice(
+          0,
+          log.events.findIndex(({ type }) => type === 'hold-ended'),
+        );
+    const last = kept.at(-1);
+    const events = [
+      ...kept,
+      {
+        id: uuid(),
+        seq: (last?.seq ?? 0) + 1,
+        at: (last?.at ?? log.startedAt) + 2_000,
+        type: 'stopped' as const,
+        reason,
+        ...(before ? { before: true as const } : {}),
+      },
+    ];
+    const stopped = { ...log, events };
+    this.logs.push(stopped);
+    this.sessions = [
+      ownSession(stopped, replay(begin(steps ?? []), events)),
+      ...this.sessions.slice(1),
+    ];
   }
 
   answer(now: number, answer: string, places?: { siteId: string; side: 'left' | 'right' }[]) {
@@ -253,6 +286,62 @@ describe('what a device has for when there is no line', () => {
     expect(
       (await daySheet(setting, owner)).rows.find((one) => one.id === clientId)?.told?.label,
     ).toMatch(/^Bruised/);
+  });
+
+  it('leaves out what went numb, at home and at the practice alike, until a therapist has looked at it', async () => {
+    const { clientId, who } = await client();
+    const device = new Device(clientId, (await laidAside(who)).known);
+    device.practise(NOW.getTime());
+    device.stopLast('numb');
+    const next = NOW.getTime() + DAY;
+    const outOf = (steps: readonly Step[] = []) => [
+      ...new Set(steps.flatMap((step) => (step.leftOut ? [`${step.itemId} ${step.side}`] : []))),
+    ];
+    const alone = device.knows(next);
+    expect(outOf(practiseOf(alone, next).version?.steps)).toEqual(['every left']);
+    const [rest] = startOf(alone, next).rests;
+    expect(rest).toMatchObject({ siteId: 'calf', side: 'left', why: 'numb', sessionId: null });
+    expect(startOf(alone, next).version?.limits).toMatchObject([
+      { itemId: 'every', says: expect.stringMatching(/^left left out: it went numb/) },
+    ]);
+
+    setting.moveTo(new Date(next));
+    for (const log of device.logs) await sendLog(setting, who, log);
+    const led = async () => (await routineToPractise(setting, who)).version?.steps;
+    expect(outOf(await led())).toEqual(['every left']);
+    // Neither the client’s word nor that somebody has heard of it ends it.
+    const [session] = device.sessions;
+    const saw = (about: string, how: 'seen' | 'spoken' | 'not now') =>
+      send(
+        setting,
+        owner,
+        add('seen to', clientId, uuid(), { about, how, note: '', sessionId: session?.id ?? null }),
+      );
+    const place = { siteId: 'calf', side: 'left' as const };
+    const gone = { sessionId: session?.id ?? '', answer: 'bruise-gone' as const, places: [place] };
+    await send(setting, who, add('response', null, uuid(), gone));
+    await saw('told', 'seen');
+    await saw('numb:every', 'seen');
+    await saw(lookedAbout(place), 'not now');
+    expect(outOf(await led())).toEqual(['every left']);
+    expect((await planOf(setting, owner, clientId)).rests).toMatchObject([place]);
+    setting.moveTo(new Date(next + 60_000));
+    await saw(lookedAbout(place), 'seen');
+    expect(outOf(await led())).toEqual([]);
+    expect((await clientStart(setting, who)).rests).toEqual([]);
+    expect((await planOf(setting, owner, clientId)).rests).toEqual([]);
+  });
+
+  it('begins nothing after numbness at the check-in: nobody knows which place it was', async () => {
+    const { clientId, who } = await client();
+    const device = new Device(clientId, (await laidAside(who)).known);
+    device.practise(NOW.getTime());
+    device.stopLast('numb', { before: true });
+    const next = NOW.getTime() + DAY;
+    expect(practiseOf(device.knows(next), next).way).toMatchObject({ waits: 'word' });
+    setting.moveTo(new Date(next));
+    for (const log of device.logs) await sendLog(setting, who, log);
+    expect((await routineToPractise(setting, who)).way).toMatchObject({ waits: 'word' });
   });
 
   it('says that a session went by the version before, when a newer one had been issued', async () => {

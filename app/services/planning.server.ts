@@ -1,5 +1,6 @@
 import { dayOf } from '#core/calendar';
 import { pressesOf, settledSites, type Routine } from '#core/routine';
+import { RESTS_BECAUSE } from '#core/response';
 import type { SessionSummary } from '#core/session';
 import { complaintsOf } from '~/db/complaints.server';
 import { latestOfOthers, routineOf, versionsOf, versionsWithOwnWays } from '~/db/routines.server';
@@ -9,6 +10,7 @@ import { templatesOf } from '~/db/templates.server';
 import { pointsOf, type PointRow } from '~/db/visits.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { fileOf } from './clientFile.server';
+import { restsFor } from './rests.server';
 
 /** Own ways are looked for in so many of the latest versions that have one. */
 const WAYS_FROM = 60;
@@ -76,6 +78,7 @@ export async function planOf(setting: Setting, who: Principal, clientId: string)
     pointsOf(setting.db, clientId),
     complaintsOf(setting.db, clientId),
   ]);
+  const rests = await restsFor(setting.db, file);
   const today = dayOf(setting.now().getTime(), file.timeZone);
   const latest = versions.at(-1) ?? null;
   const contents = new Map(versions.map(({ id, content }) => [id, content]));
@@ -101,6 +104,8 @@ export async function planOf(setting: Setting, who: Principal, clientId: string)
         down,
       }),
     ),
+    /** Places that rest now, whatever is issued. */
+    rests: rests.map(({ siteId, side, why }) => ({ siteId, side, because: RESTS_BECAUSE[why] })),
     /** Sites that were in force a week ago. */
     settledSites: settledSites(versions, today),
     /** What the client rated on first pressing, at which setup; newest sessions first. */

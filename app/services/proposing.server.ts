@@ -59,6 +59,7 @@ export async function knownFrom(
         response,
         responsePlaces,
         places: summary.places,
+        stoppedAt: summary.stoppedAt,
       }),
     ),
     rests,

@@ -1,5 +1,14 @@
-import { restsOf, type BruiseSeen, type Rest, type ToldAfter } from '#core/response';
-import { toldAfterOf } from '~/db/sessions.server';
+import {
+  LOOKED_AT,
+  LOOKED_AT_FOR,
+  lookedPlace,
+  restsOf,
+  type BruiseSeen,
+  type Rest,
+  type ToldAfter,
+} from '#core/response';
+import { stoppedOf, toldAfterOf } from '~/db/sessions.server';
+import { seenToOf } from '~/db/seenTo.server';
 import { bruisesOf } from '~/db/visits.server';
 import type { Database } from '~/db/database.server';
 
@@ -7,16 +16,30 @@ import type { Database } from '~/db/database.server';
 export async function toldOfPlaces(
   db: Database,
   clientId: string,
-): Promise<{ told: (ToldAfter & { sessionId: string })[]; seen: BruiseSeen[] }> {
+): Promise<{ told: (ToldAfter & { sessionId: string | null })[]; seen: BruiseSeen[] }> {
   // One after the other: in a transaction there is one connection.
   const told = await toldAfterOf(db, clientId);
+  const stopped = await stoppedOf(db, clientId, LOOKED_AT_FOR);
+  const looked = await seenToOf(db, clientId);
   const seen = await bruisesOf(db, clientId);
   return {
-    told: told.map(({ at, places, ...rest }) => ({
-      ...rest,
-      places: places ?? [],
-      at: at.getTime(),
-    })),
+    told: [
+      ...told.map(({ at, places, ...rest }) => ({
+        ...rest,
+        places: places ?? [],
+        at: at.getTime(),
+      })),
+      ...stopped.map(({ heardAt, stopReason, ...rest }) => ({
+        ...rest,
+        answer: stopReason ?? '',
+        at: heardAt,
+      })),
+      ...looked.flatMap(({ about, how, at }) => {
+        const place = how === 'not now' ? null : lookedPlace(about);
+        if (!place) return [];
+        return { sessionId: null, answer: LOOKED_AT, places: [place], at: at.getTime() };
+      }),
+    ].sort((a, b) => a.at - b.at),
     seen: seen.flatMap(({ at, bruised, ...rest }) =>
       bruised === null ? [] : [{ ...rest, bruised, at: at.getTime() }],
     ),

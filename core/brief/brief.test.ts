@@ -114,7 +114,14 @@ describe('a client in three sentences', () => {
     const places = [{ siteId: 'between-blades', side: 'left' as const }];
     const { borne, next } = told(
       daily(8, (ago) => (ago === 2 ? { response: 'bruised', responsePlaces: places } : {})),
-      { rests: places.map((place) => ({ ...place, since: day(2), from: 'told' as const })) },
+      {
+        rests: places.map((place) => ({
+          ...place,
+          since: day(2),
+          why: 'bruise' as const,
+          from: 'told' as const,
+        })),
+      },
     );
     expect(borne.says).toBe(
       'Bruised (between the blades, left) after the session 2 days ago; 8 of 8 sessions done in 8 days; 1 place rests.',

@@ -10,7 +10,7 @@ import {
   type LadderClient,
 } from '#core/routine';
 import type { PressItem, Routine } from '#core/routine';
-import type { PlaceSummary } from '#core/session';
+import { stopReason, type PlaceSummary } from '#core/session';
 import { changeOf, type Change } from '#core/trend';
 import type { SeenTo } from './seenTo';
 
@@ -27,6 +27,8 @@ export interface Practised {
   /** Where, if that was said. */
   responsePlaces: readonly RestingPlace[] | null;
   places: readonly PlaceSummary[];
+  /** Where it was stopped, as far as that is known. */
+  stoppedAt?: readonly RestingPlace[];
 }
 
 /** All that proposals are made from. */
@@ -62,6 +64,8 @@ export interface Then {
   /** How the day after was, as far as it is about this place; null: not known. */
   response: string | null;
   stopReason: string | null;
+  /** It was stopped, or the day after was, for something of which no place is known. */
+  isUnplaced: boolean;
 }
 
 /** What the record says of one pressed line, at the dose it has now. */
@@ -80,7 +84,8 @@ export interface Line {
   change: Change;
   /** Median fall within a session, grades; null where none was rated twice. */
   drop: number | null;
-  rests: boolean;
+  /** Why it rests now, on either side; null: it does not. */
+  rests: Rest['why'] | null;
 }
 
 /** What is acute is judged by so many of the latest sessions; our own estimate. */
@@ -110,6 +115,9 @@ const doseKey = (item: PressItem): string =>
     item.together ?? false,
   ]);
 
+const bruiseLast = (a: Rest['why'], b: Rest['why']) =>
+  Number(a === 'bruise') - Number(b === 'bruise');
+
 const worst = (grades: (number | null)[]): number | null => {
   const given = grades.filter((grade) => grade !== null);
   return given.length === 0 ? null : Math.max(...given);
@@ -133,6 +141,11 @@ function thenAt(session: Practised, item: PressItem): Then | null {
     capped: places.some(({ capped = 0 }) => capped > 0),
     response: responseAt(session, { siteId: item.siteId }),
     stopReason: session.stopReason,
+    isUnplaced:
+      (session.stopReason !== null &&
+        stopReason(session.stopReason).rests &&
+        (session.stoppedAt ?? []).length === 0) ||
+      (session.response === 'numb' && (session.responsePlaces ?? []).length === 0),
   };
 }
 
@@ -160,7 +173,7 @@ export function lineOf(item: PressItem, known: Known): Line | null {
   const rated = then.flatMap(({ day, before }) =>
     before === null || !first ? [] : [[daysBetween(first.day, day), before] as const],
   );
-  const resting = new Set(known.rests.map(placeKey));
+  const resting = new Map(known.rests.map((rest) => [placeKey(rest), rest.why]));
   return {
     item,
     site,
@@ -175,7 +188,10 @@ export function lineOf(item: PressItem, known: Known): Line | null {
         before === null || after === null ? [] : [before - after],
       ),
     ),
-    rests: sidesInOrder(item).some((side) => resting.has(placeKey({ siteId: site.id, side }))),
+    rests:
+      sidesInOrder(item)
+        .flatMap((side) => resting.get(placeKey({ siteId: site.id, side })) ?? [])
+        .sort(bruiseLast)[0] ?? null,
   };
 }
 

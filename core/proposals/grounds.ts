@@ -1,4 +1,4 @@
-import { responseWords } from '#core/response';
+import { type LOOKED_AT_FOR, responseWords } from '#core/response';
 import { stopReason } from '#core/session';
 import { middleOf, type Adherence, type Known, type Line, type Then } from './evidence';
 
@@ -38,6 +38,22 @@ export const stoppedFor = ({ recent }: Line, ...reasons: string[]): Ground | nul
     sessionIds: idsOf(stopped),
   };
 };
+
+/**
+ * What is told of a line that has to be looked at: while it rests for that, what was told there; else only what was told
+ * without a place, since what is known by its place has been looked at by now.
+ */
+export function toBeLookedAt(line: Line, why: (typeof LOOKED_AT_FOR)[number]): Ground | null {
+  const rests = line.rests === why;
+  const recent = rests ? line.recent : line.recent.filter(({ isUnplaced }) => isUnplaced);
+  const told = answered(recent, why);
+  const of = { ...line, recent };
+  return either(
+    stoppedFor(of, why),
+    told.length > 0 ? ofAnswers(told, of, why) : null,
+    rests ? { says: 'It rests until somebody has looked at it.', sessionIds: [] } : null,
+  );
+}
 
 export const either = (...grounds: (Ground | null)[]): Ground | null => {
   const found = grounds.filter((one) => one !== null);

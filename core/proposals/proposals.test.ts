@@ -331,6 +331,29 @@ describe('what goes badly', () => {
     );
   });
 
+  it.each([
+    ['numb', 'numb'],
+    ['travelling', 'travelling'],
+  ] as const)(
+    'a stop for “%s” by its place: that line rests and is asked about, no other',
+    (reason, why) => {
+      const [place, other] = pressesOf(ROUTINE).map(({ siteId }) => siteId);
+      const at = { siteId: place ?? '', side: 'left' as const };
+      const sessions = daily(ROUTINE, 6, (ago) => (ago === 1 ? { stopReason: reason } : {})).map(
+        (one) => ({ ...one, stoppedAt: one.stopReason ? [at] : undefined }),
+      );
+      const rest = { ...at, since: day(1), why, from: 'told' as const };
+      const sites = (more: Partial<Known>) =>
+        propose(known(ROUTINE, sessions, more))
+          .proposals.filter(({ rule }) => rule === reason)
+          .map(({ siteId }) => siteId);
+      expect(sites({ rests: [rest] })).toEqual([place]);
+      expect(sites({ rests: [rest] })).not.toContain(other ?? null);
+      // Looked at, it is asked about no more.
+      expect(sites({})).toEqual([]);
+    },
+  );
+
   it('what was said of another place is not held against this one', () => {
     const elsewhere = with1({
       response: 'bruised',

@@ -26,6 +26,7 @@ import {
   ratedOf,
   stoppedFor,
   stuck,
+  toBeLookedAt,
   type Around,
   type Ground,
 } from './grounds';
@@ -69,13 +70,7 @@ export const RULES: readonly Rule[] = [
     title: 'Take it out until somebody has looked',
     rule: 'Numb, tingling or shooting: nothing is pressed there until someone has looked at it in person.',
     source: COMMON_PRACTICE,
-    ground: (line) => {
-      const told = answered(line.recent, 'numb');
-      return either(
-        stoppedFor(line, 'numb'),
-        told.length > 0 ? ofAnswers(told, line, 'numb') : null,
-      );
-    },
+    ground: (line) => toBeLookedAt(line, 'numb'),
     ways: (line) => [out(line)],
   },
   {
@@ -100,7 +95,7 @@ export const RULES: readonly Rule[] = [
     title: 'Take it out until somebody has looked',
     rule: 'What is felt elsewhere must stop on letting go; where it stays, it is looked at in person.',
     source: COMMON_PRACTICE,
-    ground: (line) => stoppedFor(line, 'travelling'),
+    ground: (line) => toBeLookedAt(line, 'travelling'),
     ways: (line) => [out(line)],
   },
   {
@@ -129,7 +124,7 @@ export const RULES: readonly Rule[] = [
       const told = answered(line.recent, 'bruised');
       return either(
         told.length > 0 ? ofAnswers(told, line, 'bruised') : null,
-        line.rests ? { says: 'It is bruised and rests.', sessionIds: [] } : null,
+        line.rests === 'bruise' ? { says: 'It is bruised and rests.', sessionIds: [] } : null,
       );
     },
     ways: (line, { known }) => [nextRung(line, known.ladder, -1), softer(line), shorter(line)],

@@ -15,7 +15,8 @@ import {
 /** All that has to hold before anything rises; the first that does not is what is waited for. */
 export function waitsFor(line: Line, { adherence, known }: Around): string | null {
   const { then, recent, ceiling, rests, drop, change, days, item } = line;
-  if (rests) return 'It is bruised and rests.';
+  if (rests === 'bruise') return 'It is bruised and rests.';
+  if (rests !== null) return 'It rests until somebody has looked at it.';
   if (item.ramp?.length === 0) return 'Its ramp says that nothing rises.';
   if (then.length < BEFORE_RISING.sessions)
     return `${count(then.length, 'session')} at this dose so far; nothing rises before ${BEFORE_RISING.sessions}.`;

@@ -2,6 +2,11 @@ export { ASKED_WITHIN_DAYS, asksAbout } from './asksAbout';
 export { BUILD_UP_SECONDS, builtUp, lengthened, quietInRow, type Borne } from './buildUp';
 export { afterWords, responseAt, type StoredAfter } from './afterWords';
 export {
+  LOOKED_AT,
+  LOOKED_AT_FOR,
+  lookedAbout,
+  lookedPlace,
+  RESTS_BECAUSE,
   restsOf,
   restSteps,
   type BruiseSeen,

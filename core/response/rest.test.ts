@@ -2,7 +2,16 @@ import fc from 'fast-check';
 import { itemFor, routineWith } from '#core/examples';
 import { expand, isHold, placeKey, placesPressed } from '#core/routine';
 import { begin, secondsLeft } from '#core/session';
-import { afterWords, restsOf, restSteps, type BruiseSeen, type ToldAfter } from './index';
+import {
+  afterWords,
+  LOOKED_AT,
+  lookedAbout,
+  lookedPlace,
+  restsOf,
+  restSteps,
+  type BruiseSeen,
+  type ToldAfter,
+} from './index';
 
 const DAY = 86_400_000;
 const LEFT = { siteId: 'calf', side: 'left' } as const;
@@ -59,7 +68,52 @@ describe('a bruised place rests (common practice, no published source)', () => {
   });
 
   it('soreness alone rests nothing', () => {
-    expect(resting({ told: [told('sore', 1, LEFT), told('numb', 1, RIGHT)] })).toEqual([]);
+    expect(resting({ told: [told('sore', 1, LEFT), told('little-sore', 1, RIGHT)] })).toEqual([]);
+  });
+});
+
+describe('what went numb, or was felt elsewhere and stayed (common practice, no published source)', () => {
+  it.each(['numb', 'travelling'])('rests for “%s” until a therapist has looked at it', (answer) => {
+    const stopped = [told(answer, 1, LEFT)];
+    expect(resting({ told: stopped })).toEqual(['calf:left']);
+    expect(resting({ told: [...stopped, told('bruise-gone', 2, LEFT)] })).toEqual(['calf:left']);
+    expect(resting({ told: stopped, seen: [seen(false, 2)] })).toEqual(['calf:left']);
+    expect(resting({ told: [...stopped, told(LOOKED_AT, 3, RIGHT)] })).toEqual(['calf:left']);
+    expect(resting({ told: [...stopped, told(LOOKED_AT, 3, LEFT)] })).toEqual([]);
+    // Told again after it was looked at, it rests again.
+    const again = [...stopped, told(LOOKED_AT, 3, LEFT), told(answer, 4, LEFT)];
+    expect(resting({ told: again })).toEqual(['calf:left']);
+  });
+
+  it('is the graver reason, and what is looked at still rests for its bruise', () => {
+    const both = [told('bruised', 1, LEFT), told('numb', 2, LEFT)];
+    const of = (all: ToldAfter[]) => restsOf({ told: all, seen: [] }, 'UTC');
+    expect(of(both)).toEqual([{ ...LEFT, since: '1970-01-03', why: 'numb', from: 'told' }]);
+    expect(of([...both, told(LOOKED_AT, 3, LEFT)])).toEqual([
+      { ...LEFT, since: '1970-01-02', why: 'bruise', from: 'told' },
+    ]);
+  });
+
+  it('never rests less for one thing told more, but by the word that ends it', () => {
+    const any = fc
+      .tuple(
+        fc.constantFrom('bruised', 'numb', 'travelling', 'sore', 'none'),
+        fc.nat(9),
+        fc.constantFrom(LEFT, RIGHT),
+      )
+      .map(([answer, at, place]) => told(answer, at, place));
+    fc.assert(
+      fc.property(fc.array(any), any, (all, more) => {
+        const before = resting({ told: all });
+        expect(resting({ told: [...all, more] })).toEqual(expect.arrayContaining(before));
+      }),
+    );
+  });
+
+  it('is named by its place, as a therapist’s word is about it', () => {
+    expect(lookedPlace(lookedAbout(LEFT))).toEqual(LEFT);
+    for (const about of ['told', 'numb:line', 'looked at:', 'looked at:calf', 'looked at:calf:up'])
+      expect(lookedPlace(about)).toBeNull();
   });
 });
 
@@ -76,10 +130,14 @@ describe('a routine with places that rest', () => {
       { siteId: 'sole-roll', side: 'left' } as const,
       { siteId: 'sole-roll', side: 'right' } as const,
     );
+    const why = fc.constantFrom('bruise', 'numb', 'travelling');
     fc.assert(
-      fc.property(fc.array(place), (places) => {
+      fc.property(fc.array(place), why, (places, because) => {
         const keys = new Set(places.map(placeKey));
-        const steps = restSteps(expand(routine), places);
+        const steps = restSteps(
+          expand(routine),
+          places.map((one) => ({ ...one, why: because })),
+        );
         for (const step of steps) {
           if (!isHold(step)) continue;
           const rests = placesPressed(step).some((key) => keys.has(key));

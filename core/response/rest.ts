@@ -1,5 +1,5 @@
 import { dayOf, type Day } from '#core/calendar';
-import type { Side } from '#core/anatomy';
+import { SIDES, type Side } from '#core/anatomy';
 import { isHold, placeKey, placesPressed, reserve, type Step } from '#core/routine';
 
 /** One site on one side. */
@@ -8,7 +8,10 @@ export interface RestingPlace {
   side: Side;
 }
 
-/** What was told of the day after a session, where a place was named with it. Instants in ms since 1970 UTC. */
+/**
+ * What was told of a place: of the day after a session, by a stop of one, or by a therapist who looked at it. Instants in ms
+ * since 1970 UTC.
+ */
 export interface ToldAfter {
   answer: string;
   places: readonly RestingPlace[];
@@ -22,49 +25,95 @@ export interface BruiseSeen extends RestingPlace {
   at: number;
 }
 
-/** A place that is not pressed until its bruise has gone. */
+/** For what a place rests until somebody has looked at it: a stop of a session, or an answer of the day after. */
+export const LOOKED_AT_FOR = ['numb', 'travelling'] as const;
+type LookedAtFor = (typeof LOOKED_AT_FOR)[number];
+
+/** As an answer: a therapist has looked at the place, and it may be pressed again. */
+export const LOOKED_AT = 'looked at';
+
+const LOOKED_PREFIX = 'looked at:';
+
+/** What a therapist’s word is about who has looked at a place. */
+export const lookedAbout = (place: RestingPlace): string => `${LOOKED_PREFIX}${placeKey(place)}`;
+
+/** The place a therapist’s word is about; null where it is about something else. */
+export function lookedPlace(about: string): RestingPlace | null {
+  if (!about.startsWith(LOOKED_PREFIX)) return null;
+  const [siteId, side] = about.slice(LOOKED_PREFIX.length).split(':');
+  const known = SIDES.find((one) => one === side);
+  return siteId && known ? { siteId, side: known } : null;
+}
+
+/** A place that is not pressed for now, and why: until its bruise has gone, or until somebody has looked at it. */
 export interface Rest extends RestingPlace {
   since: Day;
-  /** Told by the client after a session, or seen by the therapist. */
+  why: 'bruise' | LookedAtFor;
+  /** Told by the client, or seen by the therapist. */
   from: 'told' | 'seen';
 }
 
+interface Word {
+  place: RestingPlace;
+  at: number;
+  from: Rest['from'];
+  answer: string;
+  thread: string | null;
+}
+
+const isLookedAtFor = (answer: string): answer is LookedAtFor =>
+  (LOOKED_AT_FOR as readonly string[]).includes(answer);
+
+/** Which of the reasons of one place is said: the graver. */
+const GRAVEST_FIRST: readonly Rest['why'][] = ['numb', 'travelling', 'bruise'];
+
+const whyKey = (place: RestingPlace, why: Rest['why']) => `${placeKey(place)} ${why}`;
+
 /**
  * The places that rest now. A bruise rests its place at once, whoever found it, until it is said to have gone: by the
- * client, or by the therapist who looks at the place and sees none. Common practice (“bruise or marked tenderness next day = too hard: rest the
- * spot until gone”), no published source.
+ * client, or by the therapist who looks at the place and sees none. What went numb or tingled there, or was felt elsewhere
+ * and stayed, rests it until a therapist says that they have looked at it. Common practice (“bruise or marked tenderness
+ * next day = too hard: rest the spot until gone”; “if it goes on after release, stop and report”), no published source.
  *
  * @example restsOf({ told: [{ answer: 'bruised', places: [{ siteId: 'calf', side: 'left' }], at: 0 }], seen: [] }, 'UTC')
- *   // => [{ siteId: 'calf', side: 'left', since: '1970-01-01', from: 'told' }]
+ *   // => [{ siteId: 'calf', side: 'left', since: '1970-01-01', why: 'bruise', from: 'told' }]
  */
 export function restsOf(
   { told, seen }: { told: readonly ToldAfter[]; seen: readonly BruiseSeen[] },
   timeZone: string,
 ): Rest[] {
-  const resting = new Map<string, { rest: Rest; at: number }>();
-  const lay = (place: RestingPlace, at: number, from: Rest['from']) =>
-    resting.set(placeKey(place), {
-      at,
-      rest: { siteId: place.siteId, side: place.side, since: dayOf(at, timeZone), from },
+  const resting = new Map<string, Rest>();
+  const lay = ({ place: { siteId, side }, at, from }: Word, why: Rest['why']) =>
+    resting.set(whyKey({ siteId, side }, why), {
+      siteId,
+      side,
+      since: dayOf(at, timeZone),
+      why,
+      from,
     });
-  const events = [
+  const words = [
     ...told.flatMap(({ answer, places, at }) =>
-      places.map((place) => ({ place, at, from: 'told' as const, answer, thread: null })),
+      places.map((place): Word => ({ place, at, from: 'told', answer, thread: null })),
     ),
-    ...seen.map(({ thread, bruised, at, siteId, side }) => ({
+    ...seen.map(({ thread, bruised, at, siteId, side }): Word => ({
       place: { siteId, side },
       at,
-      from: 'seen' as const,
+      from: 'seen',
       answer: bruised ? 'bruised' : 'bruise-gone',
       thread,
     })),
   ].sort((a, b) => a.at - b.at);
   /** Where each mark of the map was last seen bruised: looked at again without one, that one has gone. */
   const marked = new Map<string, string>();
-  for (const { place, at, from, answer, thread } of events) {
-    const key = placeKey(place);
+  for (const word of words) {
+    const { place, answer, thread } = word;
+    const key = whyKey(place, 'bruise');
+    if (isLookedAtFor(answer)) lay(word, answer);
+    if (answer === LOOKED_AT) {
+      for (const why of LOOKED_AT_FOR) resting.delete(whyKey(place, why));
+    }
     if (answer === 'bruised') {
-      lay(place, at, from);
+      lay(word, 'bruise');
       if (thread !== null) marked.set(thread, key);
     }
     if (answer === 'bruise-gone') {
@@ -74,24 +123,39 @@ export function restsOf(
       if (thread === null || ![...marked.values()].includes(was)) resting.delete(was);
     }
   }
-  return [...resting.values()].map(({ rest }) => rest);
+  const places = new Map<string, Rest>();
+  for (const why of GRAVEST_FIRST) {
+    for (const rest of resting.values()) {
+      const key = placeKey(rest);
+      if (rest.why === why && !places.has(key)) places.set(key, rest);
+    }
+  }
+  return [...places.values()].sort((a, b) => (a.since < b.since ? -1 : a.since > b.since ? 1 : 0));
 }
 
 /** Why a hold is left out while its place rests. */
-export const RESTS_BECAUSE = 'it is bruised and rests until the bruise has gone.';
+export const RESTS_BECAUSE: Record<Rest['why'], string> = {
+  bruise: 'it is bruised and rests until the bruise has gone.',
+  numb: 'it went numb, tingled or shot there, and rests until somebody has looked at it in person.',
+  travelling:
+    'a feeling from there stayed after letting go, and it rests until your therapist has looked at it.',
+};
 
 /**
  * The steps of a day with those left out whose place rests; the issued version stays as it is. A hold on both sides at one
  * time is left out when either rests.
  */
-export function restSteps(steps: readonly Step[], rests: readonly RestingPlace[]): Step[] {
+export function restSteps(
+  steps: readonly Step[],
+  rests: readonly (RestingPlace & Pick<Rest, 'why'>)[],
+): Step[] {
   if (rests.length === 0) return [...steps];
-  const keys = new Set(rests.map(placeKey));
+  const why = new Map(rests.map((rest) => [placeKey(rest), rest.why]));
   return reserve(
     steps.map((step): Step => {
       if (!isHold(step) || step.leftOut !== undefined) return step;
-      const rest = placesPressed(step).some((key) => keys.has(key));
-      return rest ? { ...step, leftOut: RESTS_BECAUSE } : step;
+      const [first] = placesPressed(step).flatMap((key) => why.get(key) ?? []);
+      return first ? { ...step, leftOut: RESTS_BECAUSE[first] } : step;
     }),
   );
 }

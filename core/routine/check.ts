@@ -1,4 +1,4 @@
-import { findSite, SITE_ORDER } from '#core/anatomy';
+import { findSite, placeOf as placeName, SITE_ORDER } from '#core/anatomy';
 import { methodOf, METHODS } from '#core/dosage';
 import { findTool, HELPERS, isOwnHand, thingOf, type ThingId } from '#core/equipment';
 import { COMMON_PRACTICE, ownEstimate, verdictRank, type Finding } from '#core/knowledge';
@@ -11,6 +11,7 @@ import { thingsNeeded } from './haveReady';
 import { lineTitle } from './led';
 import { setupsForMethod } from './newItem';
 import { activitiesOf, pressesOf, type Routine } from './routine';
+import { sidesInOrder } from './sidesInOrder';
 import { totalsOf } from './totals';
 
 /** Nobody practises unscreened. */
@@ -67,6 +68,25 @@ function toolsAtHand(routine: Routine, { tools = null }: CheckContext): Finding[
         verdict: 'caution',
         reason: `${HELPERS.includes(tool.id) ? `Nobody at home is known to press ${site.plainName.toLowerCase()} for this client` : `${tool.name} for ${site.plainName.toLowerCase()} is not among this client’s tools`}.${isAtHand ? ` At hand: ${nearest.name.toLowerCase()}.` : ''}`,
         inputs: { tool: tool.id, instead: isAtHand ? nearest.id : null },
+      }),
+    ];
+  });
+}
+
+/** What rests is not led, whatever is issued. */
+function resting(routine: Routine, { rests = [] }: CheckContext): Finding[] {
+  return pressesOf(routine).flatMap((item) => {
+    const rest = rests.find(
+      ({ siteId, side }) => siteId === item.siteId && sidesInOrder(item).includes(side),
+    );
+    const site = findSite(item.siteId);
+    if (!rest || !site) return [];
+    return [
+      finding(item, {
+        rule: 'resting place',
+        verdict: 'caution',
+        reason: `${placeName(site, rest.side)} is left out for now: ${rest.because}`,
+        inputs: { side: rest.side },
       }),
     ];
   });
@@ -221,6 +241,7 @@ export function checkRoutine(routine: Routine, context: CheckContext): Finding[]
     ...interviewFirst(routine, context),
     ...neckStart(routine, context),
     ...softestFirst(routine, context),
+    ...resting(routine, context),
     ...toolsAtHand(routine, context),
     ...thingsAtHand(routine, context),
     ...oftenEnough(routine),

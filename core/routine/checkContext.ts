@@ -1,3 +1,4 @@
+import type { Side } from '#core/anatomy';
 import type { ScreenFinding } from '#core/screening';
 
 /** What the checks know of the client. */
@@ -13,6 +14,8 @@ export interface CheckContext {
   things?: readonly string[] | null;
   /** Whether an interview was held or confirmed; taken for granted when absent. */
   screened?: boolean;
+  /** Places that rest now, and why, as half a sentence; none when absent. */
+  rests?: readonly { siteId: string; side: Side; because: string }[];
   /** Sites that were in force a week ago; when absent, none before a first version and all after it. */
   settledSites?: readonly string[];
 }

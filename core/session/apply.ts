@@ -12,6 +12,7 @@ import {
 } from './read';
 import { advance, passOver, write } from './advance';
 import { corrected } from './correct';
+import { stoppedAt } from './stoppedAt';
 import { told } from './told';
 import type { HoldOutcome, HoldRecord, Phase, SessionState } from './state';
 
@@ -161,7 +162,11 @@ export function apply(state: SessionState, event: SessionEvent): SessionState {
     case 'told':
       return told(state, event);
     case 'stopped':
-      return close(state, event.at, { status: 'stopped', stopReason: event.reason });
+      return close(state, event.at, {
+        status: 'stopped',
+        stopReason: event.reason,
+        stoppedAt: event.before ? [] : stoppedAt(state),
+      });
     case 'finished':
       if (state.phase.name !== 'closing') return state;
       return close(state, event.at, { status: 'finished', word: event.word });

@@ -87,7 +87,12 @@ export const eventBodySchema = z.discriminatedUnion('type', [
   /** After a gap: the client says they stayed on the point, or came off it. */
   z.object({ type: z.literal('stayed') }),
   z.object({ type: z.literal('left') }),
-  z.object({ type: z.literal('stopped'), reason: ids(STOP_REASONS) }),
+  /** `before`: told at the check-in, when nothing was pressed yet. */
+  z.object({
+    type: z.literal('stopped'),
+    reason: ids(STOP_REASONS),
+    before: z.literal(true).optional(),
+  }),
   z.object({
     type: z.literal('finished'),
     word,

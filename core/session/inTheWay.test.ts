@@ -63,6 +63,18 @@ describe('what stands in the way of a session', () => {
     expect(inTheWay(beginning({ sessions: [answerAt(90, 'dizzy')] }))).toBeNull();
   });
 
+  it('a stop for numbness or for a feeling that stays, where nobody knows which place it was', () => {
+    const stopped = (reason: string, stoppedAt?: readonly unknown[]) =>
+      inTheWay(beginning({ sessions: [{ ...stopAt(200, reason), summary: { stoppedAt } }] }));
+    for (const reason of ['numb', 'travelling']) {
+      expect(stopped(reason, [])).toMatchObject({ waits: 'word', when: 'during' });
+      // The place rests, and the others go on; what is known of earlier editions stays as it was.
+      expect(stopped(reason, [{ siteId: 'calf', side: 'left' }])).toBeNull();
+      expect(stopped(reason)).toBeNull();
+    }
+    expect(stopped('too-sore', [])).toBeNull();
+  });
+
   it('never less for one stop more', () => {
     const reason = fc.constantFrom(null, ...STOP_REASONS.map(({ id }) => id));
     const answer = fc.constantFrom(...RESPONSES.map(({ id }) => id));

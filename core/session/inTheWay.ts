@@ -21,6 +21,8 @@ export interface Beginning {
     heardAt: number;
     day: string;
     stopReason: string | null;
+    /** Where it was stopped: empty where no place is known, absent in sessions of earlier editions. */
+    summary?: { stoppedAt?: readonly unknown[] };
     /** How the day after was, and when that was heard of; null while it is not known. */
     response: string | null;
     responseAt: number | null;
@@ -39,7 +41,8 @@ export function inTheWay({ interviews, sessions, excused }: Beginning): InTheWay
     -Infinity,
     ...interviews.filter((one) => one.confirmed).map((one) => one.at),
   );
-  for (const { heardAt, day, stopReason: reason, response, responseAt } of sessions) {
+  for (const session of sessions) {
+    const { heardAt, day, stopReason: reason, response, responseAt } = session;
     if (response !== null && (responseAt ?? 0) > confirmedAt) {
       const { bears, label, advice } = responseWords(response);
       if (bears === 'not') {
@@ -47,8 +50,10 @@ export function inTheWay({ interviews, sessions, excused }: Beginning): InTheWay
       }
     }
     if (reason === null || heardAt <= confirmedAt) continue;
-    const { label, advice, weight, nothingStarts } = stopReason(reason);
-    if (!nothingStarts) continue;
+    const { label, advice, weight, nothingStarts, rests } = stopReason(reason);
+    // Where nobody knows which place to leave alone, all of them are.
+    const isUnplaced = rests && session.summary?.stoppedAt?.length === 0;
+    if (!nothingStarts && !isUnplaced) continue;
     const heard = { label, advice, emergency: weight === 'emergency' };
     return { waits: 'word', day, when: 'during', heard };
   }

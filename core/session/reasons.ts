@@ -1,4 +1,5 @@
 import { noLongerUsed, presentId } from '#core/knowledge';
+import { LOOKED_AT_FOR } from '#core/response';
 
 /** Why a hold was passed over. */
 export const SKIP_REASONS = [
@@ -68,6 +69,8 @@ export type StopReason = (typeof STOP_REASONS)[number]['id'];
 
 /** Those whose advice is that nothing goes on. */
 const FORBID: ReadonlySet<StopReason> = new Set(['dizzy', 'alarm']);
+/** Those whose advice is that the place is left alone until somebody has looked. */
+const REST: ReadonlySet<string> = new Set(LOOKED_AT_FOR);
 
 /** What a reason says and asks for. */
 export interface StopReasonWords {
@@ -76,6 +79,8 @@ export interface StopReasonWords {
   advice: string | null;
   /** No session at all until the therapist’s word. */
   nothingStarts: boolean;
+  /** What was pressed then rests until somebody has looked at it. */
+  rests: boolean;
 }
 
 /** What a stored reason means; one that is no longer offered is told to the therapist, as the cautious reading. */
@@ -83,7 +88,7 @@ export const stopReason = (id: string): StopReasonWords => {
   const known = STOP_REASONS.find((reason) => reason.id === presentId('stop reason', id));
   if (!known) {
     const label = noLongerUsed('stop reason', id);
-    return { label, weight: 'tell', advice: null, nothingStarts: false };
+    return { label, weight: 'tell', advice: null, nothingStarts: false, rests: false };
   }
-  return { ...known, nothingStarts: FORBID.has(known.id) };
+  return { ...known, nothingStarts: FORBID.has(known.id), rests: REST.has(known.id) };
 };

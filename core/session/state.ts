@@ -1,3 +1,4 @@
+import type { Side } from '#core/anatomy';
 import type { Step } from '#core/routine';
 import type { LeavingReason, SkipReason, StopReason } from './reasons';
 
@@ -69,6 +70,12 @@ export type Correction = { at: number } & (
   | { of: 'session' }
 );
 
+/** One site on one side. */
+export interface StoppedPlace {
+  siteId: string;
+  side: Side;
+}
+
 export interface SessionState {
   steps: readonly Step[];
   status: 'ready' | 'running' | 'paused' | 'stopped' | 'finished';
@@ -82,6 +89,8 @@ export interface SessionState {
   startedAt: number | null;
   endedAt: number | null;
   stopReason: StopReason | null;
+  /** What was pressed, or about to be, when it was stopped; none where it was told before anything was begun on. */
+  stoppedAt: readonly StoppedPlace[];
   word: string;
   /** Contact seconds of earlier sessions of the day, by site and side. */
   spentBefore: Readonly<Record<string, number>>;
@@ -110,6 +119,7 @@ export const begin = (steps: readonly Step[]): SessionState => ({
   startedAt: null,
   endedAt: null,
   stopReason: null,
+  stoppedAt: [],
   word: '',
   spentBefore: {},
   fullStomach: false,

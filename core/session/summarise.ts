@@ -8,8 +8,8 @@ import {
   type HoldStep,
   type Step,
 } from '#core/routine';
-import type { LeavingReason, SkipReason } from './reasons';
-import type { Correction, HoldOutcome, HoldRecord, SessionState } from './state';
+import { stopReason, type LeavingReason, type SkipReason } from './reasons';
+import type { Correction, HoldOutcome, HoldRecord, SessionState, StoppedPlace } from './state';
 
 /** One point of the map in one session: its rating while pressing, and the last one. */
 export interface RatedPoint {
@@ -69,6 +69,11 @@ export interface SessionSummary {
   contactSeconds: number;
   /** Holds that did not fade at their longest and were tried once more; absent: none. */
   again?: number;
+  /**
+   * What was pressed, or about to be, when it was stopped for something the therapist is told of; none where nothing was
+   * begun on. Absent: it was not stopped so, or in an earlier edition.
+   */
+  stoppedAt?: readonly StoppedPlace[];
   /** Done without the device, and told afterwards. */
   byHand?: true;
   /** It was not done, as was said afterwards: nothing of it counts. */
@@ -303,6 +308,9 @@ function addUp(state: SessionState): SessionSummary {
     holdsAsked,
     contactSeconds: sum((place) => place.contactSeconds),
     ...(again > 0 ? { again } : {}),
+    ...(state.stopReason !== null && stopReason(state.stopReason).weight !== 'ordinary'
+      ? { stoppedAt: state.stoppedAt }
+      : {}),
     // Holds decide; a session that has none counts by what else was done.
     counts:
       holdsAsked > 0

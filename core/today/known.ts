@@ -76,8 +76,11 @@ export interface Known<F extends OwnFigure = OwnFigure> {
   sessions: readonly KnownSession[];
   interviews: readonly { at: number; confirmed: boolean }[];
   complaints: readonly { id: string; what: string; over: boolean; told: readonly Told[] }[];
-  /** What was told of places after sessions, and the bruises that were looked for at visits, oldest first. */
-  told: readonly (ToldAfter & { sessionId: string })[];
+  /**
+   * What was told of places, by which session, and the bruises that were looked for at visits, oldest first; what a
+   * therapist has looked at is of no session.
+   */
+  told: readonly (ToldAfter & { sessionId: string | null })[];
   seen: readonly BruiseSeen[];
   /** What was written to and by the practice, oldest first. Instants in ms since 1970 UTC. */
   messages: readonly KnownMessage[];

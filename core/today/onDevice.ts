@@ -1,7 +1,7 @@
 import { dayOf } from '#core/calendar';
 import type { RestingPlace } from '#core/response';
 import { placeKey } from '#core/routine';
-import type { SessionState } from '#core/session';
+import { stopReason, type SessionState } from '#core/session';
 import type { Known, KnownSession, OwnFigure } from './known';
 import type { OwnSession } from './ownSession';
 
@@ -58,9 +58,17 @@ export function withOwn<F extends OwnFigure>(
   const told = answers.flatMap((own) =>
     own.places && !isTold(own) ? [{ ...own, places: own.places }] : [],
   );
+  const stopped = sessions.flatMap(({ id, startedAt, stopReason: reason, summary }) => {
+    const before = known.sessions.find((session) => session.id === id);
+    const isHeard = before !== undefined && ENDED.includes(before.status);
+    if (isHeard || reason === null || !stopReason(reason).rests) return [];
+    // The practice has not heard of it: whatever it has looked at, it was not that.
+    const at = Math.max(startedAt, ...known.told.map((one) => one.at));
+    return [{ sessionId: id, answer: reason, places: summary.stoppedAt ?? [], at }];
+  });
   return {
     ...known,
     sessions: all.toSorted((a, b) => b.startedAt - a.startedAt),
-    told: [...known.told, ...told].toSorted((a, b) => a.at - b.at),
+    told: [...known.told, ...told, ...stopped].toSorted((a, b) => a.at - b.at),
   };
 }

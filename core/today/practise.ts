@@ -1,6 +1,6 @@
 import { dayOf } from '#core/calendar';
 import type { SecondsBand } from '#core/dosage';
-import { lengthened, restsOf, restSteps, type Borne, type RestingPlace } from '#core/response';
+import { lengthened, restsOf, restSteps, type Borne, type Rest } from '#core/response';
 import {
   expand,
   ledWords,
@@ -21,7 +21,7 @@ export const ledSteps = (
   content: Routine,
   findings: readonly ScreenFinding[],
   sessions: readonly Borne[],
-  rests: readonly RestingPlace[],
+  rests: readonly Rest[],
 ): Step[] => restSteps(limitSteps(lengthened(expand(content), content, sessions), findings), rests);
 
 /**

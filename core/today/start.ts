@@ -21,7 +21,7 @@ import { dueToday } from './dueToday';
 import type { Known, KnownSession, KnownVersion, OwnFigure } from './known';
 import { practiseOf } from './practise';
 
-/** A place that rests, by name, and the session that a word on it belongs to; null where the therapist marked it. */
+/** A place that rests, by name, and the session that their word on it belongs to; null where it waits for the therapist’s. */
 export interface RestToday extends Rest {
   name: string;
   sessionId: string | null;
@@ -31,8 +31,12 @@ function restsToday(known: Known): RestToday[] {
   return restsOf(known, known.timeZone).flatMap((rest) => {
     const site = findSite(rest.siteId);
     const of = (one: RestingPlace) => placeKey(one) === placeKey(rest);
-    const told = known.told.findLast(({ places }) => places.some(of));
-    const sessionId = told?.sessionId ?? known.sessions[0]?.id ?? null;
+    const told = known.told.findLast(
+      ({ places, sessionId }) => sessionId !== null && places.some(of),
+    );
+    // Only a bruise is theirs to say that it has gone.
+    const sessionId =
+      rest.why === 'bruise' ? (told?.sessionId ?? known.sessions[0]?.id ?? null) : null;
     return site ? [{ ...rest, name: placeOf(site, rest.side), sessionId }] : [];
   });
 }

@@ -32,7 +32,7 @@ export function Reactions({
   today,
 }: {
   reactions: readonly Reaction[];
-  rests: readonly (RestingPlace & { since: string })[];
+  rests: readonly RestingPlace[];
   today: string;
 }) {
   const places = eachOnce([...reactions.flatMap((one) => one.places), ...rests]);
@@ -61,12 +61,6 @@ export function Reactions({
         </div>
       )}
       <ul className={classes.list}>
-        {rests.map((place) => (
-          <li key={`rest ${placeKey(place)}`} data-rests>
-            <span>since {nearDay(place.since, today)}</span>
-            <span>{placeName(place)} rests</span>
-          </li>
-        ))}
         {reactions.map(({ sessionId, day, label, places: where }) => (
           <li key={sessionId}>
             <span>{nearDay(day, today)}</span>

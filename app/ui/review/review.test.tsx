@@ -189,13 +189,13 @@ describe('dose and reactions, on the screen', () => {
     const markup = renderToStaticMarkup(
       <Reactions
         reactions={[told('2026-03-10', 'Bruised'), told('2026-03-08', 'Sore')]}
-        rests={[{ ...calf, since: '2026-03-10' }]}
+        rests={[calf]}
         today="2026-03-12"
       />,
     );
     expect(markup.match(/<svg/g)).toHaveLength(1);
     expect(markup).toContain('data-rests="true"');
-    expect(markup).toContain('Calf, left rests');
+    expect(markup).toContain('Calf, left, rests');
     expect(markup).toContain('Bruised: Calf, left');
     // Where no place was named there is no figure, and the list says what is known.
     const bare = renderToStaticMarkup(

@@ -150,7 +150,7 @@ export function Run({
           again={isAgain}
           onUnwell={(reason) => {
             happen({ type: 'started' });
-            happen({ type: 'stopped', reason });
+            happen({ type: 'stopped', reason, before: true });
           }}
           onStart={({ fullStomach, picked, gently = false }) =>
             happen({

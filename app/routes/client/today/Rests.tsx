@@ -6,8 +6,27 @@ import { rememberAnswer } from '~/ui/offline/ownSessions';
 import { nearDay } from '~/ui/parts/words';
 import classes from './today.module.css';
 
+function restWords({ why, from }: RestToday, day: string, therapistName: string): string {
+  switch (why) {
+    case 'bruise':
+      return `${from === 'told' ? `You told of a bruise ${day}.` : `A bruise was seen there ${day}.`} Nothing presses there until it has gone.`;
+    case 'numb':
+      return `You told of numbness, tingling or a shooting pain ${day}. Nothing presses there until ${therapistName} has looked at it in person.`;
+    case 'travelling':
+      return `You told of a feeling that stayed after letting go ${day}. Nothing presses there until you have spoken with ${therapistName}.`;
+  }
+}
+
 /** The places that rest, and the word that ends it. */
-export function Rests({ rests, today }: { rests: readonly RestToday[]; today: string }) {
+export function Rests({
+  rests,
+  today,
+  therapistName,
+}: {
+  rests: readonly RestToday[];
+  today: string;
+  therapistName: string;
+}) {
   const outbox = useOutbox();
   const gone = useLetters('response', null).flatMap((letter) => {
     const { answer, places = [] } = (letter as Letter<'response'>).body;
@@ -26,10 +45,7 @@ export function Rests({ rests, today }: { rests: readonly RestToday[]; today: st
         <li key={`${rest.siteId}:${rest.side}`}>
           <p>
             <strong>{rest.name} rests.</strong>{' '}
-            {rest.from === 'told'
-              ? `You told of a bruise ${nearDay(rest.since, today)}.`
-              : `A bruise was seen there ${nearDay(rest.since, today)}.`}{' '}
-            Nothing presses there until it has gone.
+            {restWords(rest, nearDay(rest.since, today), therapistName)}
           </p>
           {gone.includes(`${rest.siteId}:${rest.side}`) ? (
             <p className={classes.soft}>

@@ -188,7 +188,7 @@ export default function Today({ loaderData }: Route.ComponentProps) {
           <WeekKnots done={doneThisWeek} asked={askedThisWeek} /> <span>this week</span>
         </p>
       </section>
-      <Rests rests={loaderData.rests} today={today} />
+      <Rests rests={loaderData.rests} today={today} therapistName={loaderData.therapistName} />
       {content.message && (
         <blockquote className={classes.message}>
           <p>{content.message}</p>

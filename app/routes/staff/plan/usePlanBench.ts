@@ -60,6 +60,7 @@ export function usePlanBench(data: PlanData) {
       screening: client.screening,
       screened: data.screened,
       settledSites: data.settledSites,
+      rests: data.rests,
       tools: client.tools,
       things: file.things,
     }),
@@ -71,6 +72,7 @@ export function usePlanBench(data: PlanData) {
       client.screening,
       data.screened,
       data.settledSites,
+      data.rests,
     ],
   );
   const found = useMemo(() => foundSites(data.mapped), [data.mapped]);

@@ -8,16 +8,17 @@ import { load } from '~/door.server';
 import { PERIODS, reviewOf, type Review as ReviewData } from '~/services/reviewing.server';
 import { DropChart } from '~/ui/charts/DropChart';
 import { TakeOut } from '~/ui/charts/TakeOut';
-import { rowName } from '~/ui/charts/rowName';
 import { WeekBars } from '~/ui/charts/WeekBars';
 import { Empty } from '~/ui/parts/Empty';
 import { AtAGlance } from '~/ui/review/AtAGlance';
 import { DoseTable } from '~/ui/review/DoseTable';
 import { Reactions } from '~/ui/review/Reactions';
 import { Proposals } from '~/ui/review/Proposals';
+import { Resting } from '~/ui/review/Resting';
 import { Brought } from './Brought';
 import { Found } from './Found';
 import { LookAt } from './LookAt';
+import { RatingsTable } from './RatingsTable';
 import { Reaches } from './Reaches';
 import { useTaking } from './useTaking';
 import { nearDay, shortDay } from '~/ui/parts/words';
@@ -60,38 +61,6 @@ function notesOf(sessions: ReviewData['sessions']): Note[] {
     if (texts.length === 0) return [];
     return [{ id, day, text: texts.join(' · '), attention: attention || isTold }];
   });
-}
-
-function Table({ rows }: { rows: ReviewData['rows'] }) {
-  return (
-    <details className={classes.table}>
-      <summary>The same as a table</summary>
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Place</th>
-            <th scope="col">Day</th>
-            <th scope="col">Before</th>
-            <th scope="col">After</th>
-            <th scope="col">Contact, s</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.flatMap((row) =>
-            row.strokes.map((stroke) => (
-              <tr key={`${row.siteId}:${row.side}:${stroke.sessionId}`}>
-                <td>{rowName(row)}</td>
-                <td>{shortDay(stroke.day)}</td>
-                <td>{stroke.before}</td>
-                <td>{stroke.after ?? '–'}</td>
-                <td>{stroke.contactSeconds}</td>
-              </tr>
-            )),
-          )}
-        </tbody>
-      </table>
-    </details>
-  );
 }
 
 function Side({ data }: { data: ReviewData }) {
@@ -155,11 +124,17 @@ function Side({ data }: { data: ReviewData }) {
 /** In three sentences, and what may follow. */
 function Judged({ data, clientId }: { data: ReviewData; clientId: string }) {
   const taking = useTaking(clientId, data);
-  const { judged, today, latest, hasDraft } = data;
+  const { judged, today, latest, hasDraft, rests } = data;
   if (!judged || !latest) return null;
   return (
     <>
       <AtAGlance brief={judged.brief} />
+      <Resting
+        rests={rests}
+        today={today}
+        answered={taking.answered}
+        onLooked={(about, note) => taking.see(about, 'seen', note)}
+      />
       <Proposals
         // A new version is judged anew: nothing of the last one is still ticked.
         key={latest.number}
@@ -180,7 +155,7 @@ function Judged({ data, clientId }: { data: ReviewData; clientId: string }) {
         busy={taking.busy}
         refusal={taking.refusal}
         onIssue={taking.issue}
-        onSeen={taking.see}
+        onSeen={({ key }, how) => taking.see(key, how)}
       />
     </>
   );
@@ -234,7 +209,7 @@ export default function Review({ loaderData, params }: Route.ComponentProps) {
               of all pairs of ratings before (Theil–Sen). 2 points count as change (Farrar et al.
               2001).
             </p>
-            <Table rows={rows} />
+            <RatingsTable rows={rows} />
           </>
         )}
         {reaches.length > 0 && <Reaches reaches={reaches} today={today} />}

@@ -24,13 +24,13 @@ export function useTaking(
         ? [(letter as Letter<'seen to'>).body.about]
         : [],
     ),
-    see: ({ key }: Proposal, how: HowSeen) =>
+    see: (about: string, how: HowSeen, note = '') =>
       outbox.add({
         kind: 'seen to',
         clientId,
         thing: uuid(),
         base: null,
-        body: { about: key, sessionId: lastSession, how, note: '' },
+        body: { about, sessionId: lastSession, how, note },
       }),
     issue: (taken: readonly Proposal[], reason: string) => {
       if (!latest) return;

@@ -1,0 +1,37 @@
+import type { DropRow } from '#core/trend';
+import { rowName } from '~/ui/charts/rowName';
+import { shortDay } from '~/ui/parts/words';
+import classes from './review.module.css';
+
+/** The strokes of the drop chart, as a table. */
+export function RatingsTable({ rows }: { rows: readonly DropRow[] }) {
+  return (
+    <details className={classes.table}>
+      <summary>The same as a table</summary>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Place</th>
+            <th scope="col">Day</th>
+            <th scope="col">Before</th>
+            <th scope="col">After</th>
+            <th scope="col">Contact, s</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.flatMap((row) =>
+            row.strokes.map((stroke) => (
+              <tr key={`${row.siteId}:${row.side}:${stroke.sessionId}`}>
+                <td>{rowName(row)}</td>
+                <td>{shortDay(stroke.day)}</td>
+                <td>{stroke.before}</td>
+                <td>{stroke.after ?? '–'}</td>
+                <td>{stroke.contactSeconds}</td>
+              </tr>
+            )),
+          )}
+        </tbody>
+      </table>
+    </details>
+  );
+}
