@@ -1,9 +1,9 @@
 export { ASKED_WITHIN_DAYS, asksAbout } from './asksAbout';
 export { BUILD_UP_SECONDS, builtUp, lengthened, quietInRow, type Borne } from './buildUp';
 export { afterWords, responseAt, type StoredAfter } from './afterWords';
+export { LOOKED_AT_FOR } from './lookedAt';
 export {
   LOOKED_AT,
-  LOOKED_AT_FOR,
   lookedAbout,
   lookedPlace,
   RESTS_BECAUSE,

@@ -1,6 +1,7 @@
 import { dayOf, type Day } from '#core/calendar';
 import { SIDES, type Side } from '#core/anatomy';
 import { isHold, placeKey, placesPressed, reserve, type Step } from '#core/routine';
+import { LOOKED_AT_FOR, type LookedAtFor } from './lookedAt';
 
 /** One site on one side. */
 export interface RestingPlace {
@@ -24,10 +25,6 @@ export interface BruiseSeen extends RestingPlace {
   bruised: boolean;
   at: number;
 }
-
-/** For what a place rests until somebody has looked at it: a stop of a session, or an answer of the day after. */
-export const LOOKED_AT_FOR = ['numb', 'travelling'] as const;
-type LookedAtFor = (typeof LOOKED_AT_FOR)[number];
 
 /** As an answer: a therapist has looked at the place, and it may be pressed again. */
 export const LOOKED_AT = 'looked at';

@@ -93,14 +93,13 @@ export function Closing({
           minutes. A little soreness is fine; a cold pack helps if it is more.
         </p>
         <label className={classes.word}>
-          A word for the day
+          A word for the day, if you like; your therapist reads it
           <textarea
             value={word}
             maxLength={WORD_LENGTH}
-            rows={3}
+            rows={2}
             onChange={(event) => setWord(event.currentTarget.value)}
           />
-          <span className={classes.soft}>Your therapist reads it. Leave it empty if you like.</span>
         </label>
       </div>
       <div className={classes.foot}>

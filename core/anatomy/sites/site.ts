@@ -89,12 +89,10 @@ export const by = (toolId: string, positionId: string, how: string) => ({
 const AFTER: Record<Region, string> = {
   'head and jaw': 'Let the jaw hang, breathe, and open and close slowly a few times.',
   neck: 'Pause, breathe, and sit a moment before getting up. Change nothing until you know how the next day was.',
-  'shoulder and upper back':
-    'Circle the shoulder slowly, then let the arm hang. A little soreness is fine; a cold pack if it stays tender.',
+  'shoulder and upper back': 'Circle the shoulder slowly, then let the arm hang.',
   arm: 'Shake the hand out and stretch the muscle for half a minute.',
   'trunk front': 'Lie still and breathe low for a minute before you get up.',
-  'low back, hip and buttock':
-    'Come off slowly, and walk a few steps. A little soreness is fine; a cold pack if it stays tender.',
+  'low back, hip and buttock': 'Come off slowly, and walk a few steps.',
   'thigh and leg':
     'Stretch the muscle for 30 to 60 seconds. A cold pack for about 15 minutes if it stays tender; no hard training right after.',
   foot: 'Stand, spread the toes and walk a few steps barefoot.',
