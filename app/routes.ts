@@ -36,6 +36,7 @@ export default [
   ]),
   layout('routes/staff/door.ts', [
     route('find', 'routes/staff/find.ts'),
+    route('day/proposals', 'routes/staff/day/waiting.ts'),
     route('clients/:clientId/referral', 'routes/staff/referral/referral.tsx'),
     route('clients/:clientId/hand-out', 'routes/staff/hand-out/hand-out.tsx'),
     route('clients/:clientId/preview', 'routes/staff/preview/preview.tsx'),

@@ -1,11 +1,7 @@
 import type { Day } from '#core/calendar';
 import { sql } from 'drizzle-orm';
 import type { Database } from './database.server';
-
-const rowsOf = async <T>(db: Database, query: ReturnType<typeof sql>): Promise<T[]> => {
-  const answer = (await db.execute(query)) as unknown as { rows: T[] } | T[];
-  return Array.isArray(answer) ? answer : answer.rows;
-};
+import { rowsOf } from './rowsOf.server';
 
 /** How tender the places of each client were on first pressing, week by week: the mean of a week, from its Monday. */
 export const weeklyRatings = (db: Database, practiceId: string, since: Day) =>

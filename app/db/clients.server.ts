@@ -7,6 +7,7 @@ import { once } from './reading.server';
 import { response } from './sessions.server';
 import {
   client,
+  invitation,
   practisedSession,
   routine,
   routineVersion,
@@ -165,3 +166,22 @@ export const unconfirmedAnswers = (db: Database, practiceId: string) => {
     .as('newest');
   return db.select().from(newest).where(eq(newest.confirmed, false));
 };
+
+/** Until when the newest invitation to each file runs, of those that nobody has joined yet. */
+export const openInvitations = (db: Database, practiceId: string) =>
+  db
+    .selectDistinctOn([invitation.clientId], {
+      clientId: client.id,
+      until: invitation.expiresAt,
+    })
+    .from(invitation)
+    .innerJoin(client, eq(client.id, invitation.clientId))
+    .where(
+      and(
+        eq(client.practiceId, practiceId),
+        isNull(client.userId),
+        isNull(invitation.usedAt),
+        isNull(invitation.revokedAt),
+      ),
+    )
+    .orderBy(invitation.clientId, desc(invitation.expiresAt));

@@ -5,6 +5,7 @@ import { lately, TELL_FOR_DAYS, triage, urgencyOf } from '#core/trend';
 import { group } from 'd3-array';
 import {
   clientsWithLastDay,
+  openInvitations,
   practiceAskPeriods,
   practiceSessionsSince,
   unconfirmedAnswers,
@@ -31,7 +32,7 @@ const grouped = <T extends { clientId: string }>(rows: readonly T[]) =>
 /**
  * The therapist's start of the day: every client of the practice with next visit, last practised,
  * sessions done and asked this week, and whether they went quiet or stopped for a reason that counts.
- * Six queries, whatever the number of clients.
+ * Seven queries, whatever the number of clients.
  */
 export async function daySheet(setting: Setting, who: Principal) {
   const { db } = setting;
@@ -39,14 +40,16 @@ export async function daySheet(setting: Setting, who: Principal) {
   const today = dayOf(now, who.timeZone);
   // A client may live a day ahead of or behind the practice: look a little further than both need.
   const since = addDays(today, -TELL_FOR_DAYS - 1);
-  const [clients, sessions, periods, unconfirmed, unanswered, seen] = await Promise.all([
+  const [clients, sessions, periods, unconfirmed, unanswered, seen, invited] = await Promise.all([
     clientsWithLastDay(db, who.practiceId),
     practiceSessionsSince(db, who.practiceId, since),
     practiceAskPeriods(db, who.practiceId),
     unconfirmedAnswers(db, who.practiceId),
     unansweredIn(db, who.practiceId),
     seenToIn(db, who.practiceId, new Date(now - TELL_FOR_DAYS * DAY_MS)),
+    openInvitations(db, who.practiceId),
   ]);
+  const invitedBy = new Map(invited.map((row) => [row.clientId, row.until.getTime()]));
   const wroteBy = new Map(unanswered.map((row) => [row.clientId, row.heardAt.getTime()]));
   const answersBy = new Map(unconfirmed.map((row) => [row.clientId, row]));
   const sessionsBy = grouped(sessions);
@@ -91,6 +94,13 @@ export async function daySheet(setting: Setting, who: Principal) {
       occupation: person.occupation,
       therapistName: person.therapistName,
       joined: person.joined,
+      /** The last day of their invitation, while it is open; null: there is none, or it has run out. */
+      invitedUntil:
+        (invitedBy.get(person.id) ?? 0) > now
+          ? dayOf(invitedBy.get(person.id) ?? 0, who.timeZone)
+          : null,
+      /** An invitation was made and has run out. */
+      invitedInVain: invitedBy.has(person.id) && (invitedBy.get(person.id) ?? 0) <= now,
       nextVisit: person.nextVisit,
       lastPractised: person.lastPractised,
       doneThisWeek: done.length,

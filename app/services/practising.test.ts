@@ -1,6 +1,7 @@
 import { eq, sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import { ACTIVITY_KINDS } from '#core/activities';
+import { dayOf } from '#core/calendar';
 import { itemFor, routineWith } from '#core/examples';
 import type { ResponseId } from '#core/response';
 import { expand, type Routine } from '#core/routine';
@@ -17,8 +18,10 @@ import { findTest } from '#core/measurement';
 
 import { fileHead } from './clientFile.server';
 import { daySheet } from './daySheet.server';
+import { invite } from './invitations.server';
 import { clientStart, ownCourse, routineToPractise } from './practising.server';
 import { reviewOf, sessionLogOf } from './reviewing.server';
+import { proposalsWaiting } from './waiting.server';
 import type { OpenDatabase } from '~/db/open.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
 import type { Principal } from '~/keeping/server/setting.server';
@@ -508,6 +511,27 @@ describe('the day sheet', () => {
     });
   });
 
+  it('tells until when an invitation is open, and that it has run out', async () => {
+    const id = await addClient(setting, owner, details({ name: 'Not here yet' }));
+    const rowOf = async () => (await daySheet(setting, owner)).rows.find((one) => one.id === id);
+    expect(await rowOf()).toMatchObject({
+      joined: false,
+      invitedUntil: null,
+      invitedInVain: false,
+    });
+    const { expiresAt } = await invite(setting, owner, {
+      role: 'client',
+      clientId: id,
+    });
+    expect(await rowOf()).toMatchObject({
+      invitedUntil: dayOf(expiresAt.getTime(), owner.timeZone),
+      invitedInVain: false,
+    });
+    setting.moveTo(new Date(expiresAt.getTime() + 1));
+    expect(await rowOf()).toMatchObject({ invitedUntil: null, invitedInVain: true });
+    setting.moveTo(NOW);
+  });
+
   it('asks the database the same number of questions whatever the number of clients', async () => {
     let asked = 0;
     const counting = new Proxy(open.db, {
@@ -523,6 +547,8 @@ describe('the day sheet', () => {
     asked = 0;
     await daySheet({ ...setting, db: counting }, owner);
     expect(asked).toBe(few);
+    // What waits is judged by itself, and says how many are still to be.
+    expect(await proposalsWaiting(setting, owner)).toMatchObject({ left: 0 });
   });
 });
 

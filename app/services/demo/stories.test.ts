@@ -11,6 +11,7 @@ import { fileOf } from '../clientFile.server';
 import { knownFrom } from '../proposing.server';
 import { reviewOf } from '../reviewing.server';
 import { add, send } from '../testing/letters.server';
+import { proposalsWaiting } from '../waiting.server';
 import { settingFor } from '../testing/practiceForTests.server';
 import { CLIENTS } from './people';
 import { seedDemo } from './seed.server';
@@ -151,6 +152,64 @@ async function judged(name: string) {
       ),
     );
   };
+
+  it('waits on the day sheet where its review has one, and is judged again only when something was added', async () => {
+    let asked = 0;
+    const counting = new Proxy(open.db, {
+      get: (target, name, receiver) => {
+        if (name === 'select') asked += 1;
+        return Reflect.get(target, name, receiver) as unknown;
+      },
+    });
+    const look = async () => {
+      asked = 0;
+      const { waiting, left } = await proposalsWaiting({ ...setting, db: counting }, maren);
+      expect(left).toBe(0);
+      return new Map(waiting.map((one) => [one.clientId, one]));
+    };
+    const first = await look();
+    const judging = asked;
+    for (const { name } of CLIENTS) {
+      const review = await reviewOf(setting, maren, idOf(name));
+      const { proposals = [] } = review.judged ?? {};
+      const [gravest] = proposals;
+      expect([name, first.get(idOf(name)) ?? null]).toEqual([
+        name,
+        gravest
+          ? {
+              clientId: idOf(name),
+              many: proposals.length,
+              weight: gravest.weight,
+              title: gravest.title,
+              siteId: gravest.siteId,
+            }
+          : null,
+      ]);
+    }
+    expect(first.size).toBeGreaterThan(2);
+    expect(await look()).toEqual(first);
+    const again = asked;
+    expect(again).toBeLessThan(judging / 2);
+    // One client’s record changes: that one is judged, and no other.
+    const [other] = [...first.values()].filter(({ many }) => many > 1);
+    if (!other) throw new Error('Nobody has more than one.');
+    const { review, proposals } = await judged(
+      CLIENTS.find(({ name }) => idOf(name) === other.clientId)?.name ?? '',
+    );
+    await send(
+      setting,
+      maren,
+      add('seen to', other.clientId, uuid(), {
+        about: proposals[0]?.key ?? '',
+        sessionId: review.lastSession,
+        how: 'not now',
+        note: '',
+      }),
+    );
+    expect((await look()).get(other.clientId)?.many).toBe(other.many - 1);
+    expect(asked).toBeGreaterThan(again);
+    expect(asked).toBeLessThan(judging / 2);
+  });
 
   it('left for now is not shown again on the same evidence; left by its key, and no other', async () => {
     const before = await judged('Wendeline Sorg');

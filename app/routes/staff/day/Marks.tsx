@@ -1,7 +1,10 @@
+import { Link } from 'react-router';
+import { findSite } from '#core/anatomy';
 import type { HowSeen } from '#core/proposals';
 import { MARKS } from '#core/trend';
 import type { DaySheetRow } from '~/services/daySheet.server';
-import { counted, nearDay } from '~/ui/parts/words';
+import type { Waiting } from '~/services/waiting.server';
+import { counted, nearDay, shortDay } from '~/ui/parts/words';
 import classes from './day.module.css';
 
 const HOW: Record<HowSeen, string> = {
@@ -10,8 +13,30 @@ const HOW: Record<HowSeen, string> = {
   'not now': 'Left for now',
 };
 
+const joinWords = ({ invitedUntil, invitedInVain, today }: DaySheetRow): string => {
+  if (invitedUntil) return `Invited, open until ${shortDay(invitedUntil, today)}`;
+  return invitedInVain ? 'The invitation has run out' : 'Has not joined yet';
+};
+
+/** What waits for a yes, the gravest of it named, and the way there. */
+function Proposed({ row, waiting }: { row: DaySheetRow; waiting: Waiting }) {
+  const { many, title, siteId } = waiting;
+  const where =
+    siteId === null ? '' : ` at ${(findSite(siteId)?.plainName ?? siteId).toLowerCase()}`;
+  return (
+    <li className={classes.plain}>
+      <Link to={`/clients/${row.id}/review`} className={classes.proposed}>
+        {many === 1 ? 'A proposal waits' : `${many} proposals wait`}:{' '}
+        {title.charAt(0).toLowerCase()}
+        {title.slice(1)}
+        {where}
+      </Link>
+    </li>
+  );
+}
+
 /** What there is to know of a client, the gravest first. */
-export function Marks({ row }: { row: DaySheetRow }) {
+export function Marks({ row, waiting }: { row: DaySheetRow; waiting: Waiting | null }) {
   const marks: { key: string; text: string; attention: boolean }[] = [];
   if (row.answers) {
     marks.push({
@@ -63,7 +88,8 @@ export function Marks({ row }: { row: DaySheetRow }) {
     });
   }
   if (row.version === null) marks.push({ key: 'none', text: 'No routine yet', attention: false });
-  else if (!row.joined) marks.push({ key: 'join', text: 'Has not joined yet', attention: false });
+  else if (!row.joined || row.invitedUntil)
+    marks.push({ key: 'join', text: joinWords(row), attention: row.invitedInVain });
   return (
     <ul className={classes.marks}>
       {marks.map((mark) => (
@@ -71,6 +97,7 @@ export function Marks({ row }: { row: DaySheetRow }) {
           {mark.text}
         </li>
       ))}
+      {waiting && <Proposed row={row} waiting={waiting} />}
     </ul>
   );
 }

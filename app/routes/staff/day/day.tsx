@@ -1,17 +1,23 @@
 import { Button } from '@mantine/core';
+import { addDays } from '#core/calendar';
 import { TELL_FOR_DAYS } from '#core/trend';
 import { group } from 'd3-array';
 import { Link } from 'react-router';
 import { staffContext } from '~/context.server';
 import { load } from '~/door.server';
 import { daySheet, type DaySheetRow } from '~/services/daySheet.server';
+import type { proposalsWaiting, Waiting } from '~/services/waiting.server';
 import { Empty } from '~/ui/parts/Empty';
+import { useAsked } from '~/ui/parts/useAsked';
 import { WeekKnots } from '~/ui/parts/WeekKnots';
 import { counted, longDay, nearDay, shortDay } from '~/ui/parts/words';
 import { Answer } from './Answer';
 import { Marks } from './Marks';
+import { PracticeWeek } from './PracticeWeek';
 import type { Route } from './+types/day';
 import classes from './day.module.css';
+
+type Judged = Awaited<ReturnType<typeof proposalsWaiting>>;
 
 export const meta: Route.MetaFunction = () => [{ title: 'Day sheet · Entspann' }];
 
@@ -20,7 +26,9 @@ export async function loader({ context }: Route.LoaderArgs) {
   return load(() => daySheet(setting, who));
 }
 
-function Rows({ rows }: { rows: DaySheetRow[] }) {
+type WaitingBy = ReadonlyMap<string, Waiting>;
+
+function Rows({ rows, waiting }: { rows: DaySheetRow[]; waiting: WaitingBy }) {
   return rows.map((row) => (
     <tr key={row.id} className={classes.row}>
       <th scope="row" className={classes.who}>
@@ -42,14 +50,24 @@ function Rows({ rows }: { rows: DaySheetRow[] }) {
       <td>{row.lastPractised ? nearDay(row.lastPractised, row.today) : 'never'}</td>
       <td>{row.nextVisit ? nearDay(row.nextVisit, row.today) : 'none set'}</td>
       <td>
-        <Marks row={row} />
+        <Marks row={row} waiting={waiting.get(row.id) ?? null} />
         <Answer row={row} />
       </td>
     </tr>
   ));
 }
 
-function Group({ title, rows, note }: { title: string; rows: DaySheetRow[]; note: string }) {
+function Group({
+  title,
+  rows,
+  note,
+  waiting,
+}: {
+  title: string;
+  rows: DaySheetRow[];
+  note: string;
+  waiting: WaitingBy;
+}) {
   if (rows.length === 0) return null;
   return (
     <tbody>
@@ -59,7 +77,7 @@ function Group({ title, rows, note }: { title: string; rows: DaySheetRow[]; note
           <span>{note}</span>
         </th>
       </tr>
-      <Rows rows={rows} />
+      <Rows rows={rows} waiting={waiting} />
     </tbody>
   );
 }
@@ -68,6 +86,9 @@ export default function Day({ loaderData }: Route.ComponentProps) {
   const { rows, today, monday, quietAfterDays } = loaderData;
   const groups = group(rows, (row) => row.group);
   const coming = groups.get('coming') ?? [];
+  const { read } = useAsked<Judged>('/day/proposals', rows.length > 0);
+  const judged = read === 'failed' ? null : read;
+  const waiting = new Map(judged?.waiting.map((one) => [one.clientId, one]));
   return (
     <div className={classes.sheet}>
       <div className={classes.head}>
@@ -79,6 +100,9 @@ export default function Day({ loaderData }: Route.ComponentProps) {
           Add a client
         </Button>
       </div>
+      {rows.length > 0 && (
+        <PracticeWeek rows={rows} sunday={addDays(monday, 6)} proposals={judged && waiting.size} />
+      )}
       {rows.length === 0 ? (
         <Empty>
           No clients yet. Add one, write a routine, and send the invitation: what they log appears
@@ -95,13 +119,14 @@ export default function Day({ loaderData }: Route.ComponentProps) {
               <th scope="col">To know</th>
             </tr>
           </thead>
-          <Group title="Coming today" rows={coming} note="" />
+          <Group title="Coming today" rows={coming} note="" waiting={waiting} />
           <Group
             title="Look in on"
             rows={groups.get('look') ?? []}
             note={`the gravest first: reacted badly in the last ${TELL_FOR_DAYS} days, wrote, or nothing logged for ${counted(quietAfterDays, 'day')} and more`}
+            waiting={waiting}
           />
-          <Group title="Under way" rows={groups.get('rest') ?? []} note="" />
+          <Group title="Under way" rows={groups.get('rest') ?? []} note="" waiting={waiting} />
         </table>
       )}
       <p className={classes.counted}>
@@ -111,7 +136,8 @@ export default function Day({ loaderData }: Route.ComponentProps) {
         rated above the ceiling twice running; of the sessions of the last {TELL_FOR_DAYS} days. The
         gravest first: emergencies, what stops everything, numbness, bruises, what only hurts or was
         pressed too hard, soreness, messages, silence. Answered, it is told again with the next
-        session, or in a week.
+        session, or in a week. Proposals are judged client by client from all that is logged
+        {judged && judged.left > 0 ? `; of ${counted(judged.left, 'client')} not yet` : ''}.
       </p>
     </div>
   );
