@@ -61,6 +61,7 @@ export default [
       route('clients/:clientId', 'routes/staff/file/file.tsx', [
         index('routes/staff/file/index.ts'),
         route('details', 'routes/staff/file/details.tsx'),
+        route('discharge', 'routes/staff/discharge/discharge.tsx'),
         route('brings', 'routes/staff/file/brings.tsx'),
         route('complaint', 'routes/staff/complaint/complaint.tsx'),
         route('visit', 'routes/staff/visit/visit.tsx'),

@@ -107,6 +107,8 @@ function staffLetters(clientId: string, noted: Noted): Letter[] {
     ),
     of('template', { template: { name: 'Kill proof', items: routine.items } }, { clientId: null }),
     of('seen to', { about: 'told', sessionId: null, how: 'seen', note: '' }),
+    of('course', { what: 'ended', outcome: 'referred', goesOn: false, word: '', summary: '' }),
+    of('course', { what: 'resumed', word: '' }),
     complaint,
     of('standing', {
       complaintId: complaint.thing,

@@ -243,3 +243,43 @@ test('what went numb while it was pressed rests, whatever is issued, until the t
   await expect(resting).toHaveCount(0);
   await context.close();
 });
+
+test('a course is ended with what the record says, rests on the phone, and is taken up again', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await stepInAs(page, 'Maren');
+  const file = await fileOf(page, 'Yara Fontaine');
+  await page.goto(`${file}/discharge`);
+  const ends = page.getByRole('button', { name: 'End the course' });
+  await expect(ends).toBeDisabled();
+  await expect(page.getByLabel(/^Summary/)).toHaveValue(
+    /of \d+ sessions that were asked for were done/,
+  );
+  await page.getByLabel('Referred to somebody else').check();
+  await page.getByLabel('A word to them').fill('The eye clinic first.');
+  await ends.click();
+  await expect(
+    page.getByRole('heading', { name: /^The course ended today: referred/ }),
+  ).toBeVisible();
+  await allKept(page);
+  await page.goto('/day');
+  await expect(page.getByRole('link', { name: '1 client whose course has ended' })).toBeVisible();
+
+  const { page: phone, context } = await otherDevice(browser, baseURL);
+  await phone.setViewportSize(PHONE);
+  await stepInAs(phone, 'Yara');
+  await expect(phone.getByText('Your course ended today.')).toBeVisible();
+  await expect(phone.getByText('“The eye clinic first.”')).toBeVisible();
+  await expect(phone.getByRole('link', { name: 'Start', exact: true })).toHaveCount(0);
+
+  await page.goto(`${file}/discharge`);
+  await page.getByLabel('Why it is taken up again').fill('Cleared by the eye clinic.');
+  await page.getByRole('button', { name: 'Take it up again' }).click();
+  await expect(page.getByRole('heading', { name: 'End the course' })).toBeVisible();
+  await allKept(page);
+  await phone.reload();
+  await expect(phone.getByRole('link', { name: 'Start', exact: true })).toBeVisible();
+  await context.close();
+});

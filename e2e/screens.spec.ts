@@ -102,6 +102,7 @@ for (const { viewport, staff, client } of VIEWS) {
         'hand-out',
         'complaint',
         'details',
+        'discharge',
         'brings',
         'visit',
         'referral',
@@ -350,7 +351,17 @@ test('every screen fits a phone before its scripts have run', async ({ browser, 
   const page = await asked.newPage();
   await stepInAs(page, 'Maren');
   const file = await fileOf(page, 'Benedikt Aro');
-  const stages = ['screen', 'map', 'measure', 'plan', 'practise', 'review', 'details', 'visit'];
+  const stages = [
+    'screen',
+    'map',
+    'measure',
+    'plan',
+    'practise',
+    'review',
+    'details',
+    'visit',
+    'discharge',
+  ];
   const screens = {
     Maren: [
       ...[

@@ -10,6 +10,7 @@ const STAGES = [
   'practise',
   'review',
   'details',
+  'discharge',
   'brings',
   'complaint',
 ];

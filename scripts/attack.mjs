@@ -143,6 +143,7 @@ const BODIES = {
   standing: { complaintId: randomUUID(), standing: { days: 3, strongest: 5, hinders: 2 } },
   response: { sessionId: randomUUID(), answer: 'bruised' },
   message: { text: 'May I swim?' },
+  course: { what: 'ended', outcome: 'stopped', goesOn: false, word: '', summary: '' },
   'seen to': { about: 'told', sessionId: null, how: 'seen' },
   note: { notes: doc },
   draft: { baseNumber: 0, content: { items: [], timesPerWeek: 7, message: '' } },

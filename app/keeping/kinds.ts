@@ -70,6 +70,7 @@ export const KINDS = {
   },
   message: { words: 'message', meets: 'added', from: EITHER, gathers: false, restMs: 0 },
   'seen to': { words: 'what was seen to', meets: 'added', from: STAFF, gathers: false, restMs: 0 },
+  course: { words: 'end of a course', meets: 'added', from: STAFF, gathers: false, restMs: 0 },
   'session event': { words: 'session', meets: 'added', from: CLIENT, gathers: false, restMs: 0 },
 } as const satisfies Record<string, Kind>;
 

@@ -1,6 +1,8 @@
 import { addDays, askedBetween, dayOf, weekOf } from '#core/calendar';
+import { askedWithin } from '#core/course';
 import { group } from 'd3-array';
 import { doneSince, firstComplaints, weeklyRatings } from '~/db/caseload.server';
+import { coursesIn } from '~/db/courses.server';
 import { practiceAskPeriods } from '~/db/clients.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { daySheet } from './daySheet.server';
@@ -18,12 +20,13 @@ export async function caseloadOf(setting: Setting, who: Principal) {
   const today = dayOf(setting.now().getTime(), who.timeZone);
   const firstMonday = addDays(weekOf(today), -7 * (CASELOAD_WEEKS - 1));
   const from = addDays(today, -ADHERENCE_DAYS);
-  const [sheet, ratings, done, complaints, periods] = await Promise.all([
+  const [sheet, ratings, done, complaints, periods, courses] = await Promise.all([
     daySheet(setting, who),
     weeklyRatings(db, who.practiceId, firstMonday),
     doneSince(db, who.practiceId, from),
     firstComplaints(db, who.practiceId),
     practiceAskPeriods(db, who.practiceId),
+    coursesIn(db, who.practiceId),
   ]);
   const ratingsBy = group(ratings, ({ clientId }) => clientId);
   const doneBy = new Map(done.map((one) => [one.clientId, one.done]));
@@ -39,7 +42,11 @@ export async function caseloadOf(setting: Setting, who: Principal) {
       );
       const grades = mondays.map((monday) => weeks.get(monday) ?? null);
       const known = grades.filter((grade) => grade !== null);
-      const asked = askedBetween(periodsBy.get(row.id) ?? [], from, addDays(today, -1));
+      const asked = askedBetween(
+        askedWithin(periodsBy.get(row.id) ?? [], courses.get(row.id) ?? []),
+        from,
+        addDays(today, -1),
+      );
       const [first, last] = [known[0], known.at(-1)];
       return {
         ...row,

@@ -1,8 +1,10 @@
 import { dayOf } from '#core/calendar';
+import { overOf } from '#core/course';
 import { allStop, screen } from '#core/screening';
 import { stageToOpen } from '#core/visit';
 import { z } from 'zod';
 import { searchClients } from '~/db/clients.server';
+import { courseStepsOf } from '~/db/courses.server';
 import { latestVersion, routineOf } from '~/db/routines.server';
 import { lastSessionsOf } from '~/db/sessions.server';
 import { visitCounts, visitsOf } from '~/db/visits.server';
@@ -46,6 +48,7 @@ export async function fileHead(setting: Setting, who: Principal, clientId: strin
   ]);
   const open = visits.find(({ finishedAt }) => finishedAt === null) ?? null;
   const lastVisit = visits.filter(({ finishedAt }) => finishedAt !== null).at(-1) ?? null;
+  const over = overOf(await courseStepsOf(setting.db, clientId));
   const counts = await visitCounts(setting.db, open?.id ?? null, lastVisit?.id ?? null);
   const confirmed = interviews.findLast((one) => one.confirmed) ?? null;
   const findings = screen(file.screening);
@@ -57,6 +60,8 @@ export async function fileHead(setting: Setting, who: Principal, clientId: strin
     hasDraft: Boolean(thread?.draft),
     lastPractised: last[0]?.day ?? null,
     stop: allStop(findings),
+    /** The end of the course, while it is over. */
+    over: over && { day: over.day, outcome: over.outcome },
     screenedOn: confirmed?.day ?? null,
     answersWait: interviews.at(-1)?.confirmed === false,
     screeningDue:

@@ -1,5 +1,6 @@
 import { addDays, askedBetween, dayOf, quietDays, weekOf } from '#core/calendar';
 import { allStop, answersOf, readReplies, screen, type Reply } from '#core/screening';
+import { askedWithin, overOf } from '#core/course';
 import { isSeenTo } from '#core/proposals';
 import { lately, TELL_FOR_DAYS, triage, urgencyOf } from '#core/trend';
 import { group } from 'd3-array';
@@ -10,6 +11,7 @@ import {
   practiceSessionsSince,
   unconfirmedAnswers,
 } from '~/db/clients.server';
+import { coursesIn } from '~/db/courses.server';
 import { seenToIn } from '~/db/seenTo.server';
 import { unansweredIn } from '~/db/messages.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
@@ -32,7 +34,7 @@ const grouped = <T extends { clientId: string }>(rows: readonly T[]) =>
 /**
  * The therapist's start of the day: every client of the practice with next visit, last practised,
  * sessions done and asked this week, and whether they went quiet or stopped for a reason that counts.
- * Seven queries, whatever the number of clients.
+ * Eight queries, whatever the number of clients.
  */
 export async function daySheet(setting: Setting, who: Principal) {
   const { db } = setting;
@@ -40,15 +42,17 @@ export async function daySheet(setting: Setting, who: Principal) {
   const today = dayOf(now, who.timeZone);
   // A client may live a day ahead of or behind the practice: look a little further than both need.
   const since = addDays(today, -TELL_FOR_DAYS - 1);
-  const [clients, sessions, periods, unconfirmed, unanswered, seen, invited] = await Promise.all([
-    clientsWithLastDay(db, who.practiceId),
-    practiceSessionsSince(db, who.practiceId, since),
-    practiceAskPeriods(db, who.practiceId),
-    unconfirmedAnswers(db, who.practiceId),
-    unansweredIn(db, who.practiceId),
-    seenToIn(db, who.practiceId, new Date(now - TELL_FOR_DAYS * DAY_MS)),
-    openInvitations(db, who.practiceId),
-  ]);
+  const [clients, sessions, periods, unconfirmed, unanswered, seen, invited, courses] =
+    await Promise.all([
+      clientsWithLastDay(db, who.practiceId),
+      practiceSessionsSince(db, who.practiceId, since),
+      practiceAskPeriods(db, who.practiceId),
+      unconfirmedAnswers(db, who.practiceId),
+      unansweredIn(db, who.practiceId),
+      seenToIn(db, who.practiceId, new Date(now - TELL_FOR_DAYS * DAY_MS)),
+      openInvitations(db, who.practiceId),
+      coursesIn(db, who.practiceId),
+    ]);
   const invitedBy = new Map(invited.map((row) => [row.clientId, row.until.getTime()]));
   const wroteBy = new Map(unanswered.map((row) => [row.clientId, row.heardAt.getTime()]));
   const answersBy = new Map(unconfirmed.map((row) => [row.clientId, row]));
@@ -60,7 +64,9 @@ export async function daySheet(setting: Setting, who: Principal) {
   const rows = clients.map((person) => {
     const theirToday = dayOf(now, person.timeZone);
     const monday = weekOf(theirToday);
-    const asks = periodsBy.get(person.id) ?? [];
+    const course = courses.get(person.id) ?? [];
+    const over = overOf(course);
+    const asks = askedWithin(periodsBy.get(person.id) ?? [], course);
     const recent = sessionsBy.get(person.id) ?? [];
     const done = recent.filter(({ day, counts }) => counts && day >= monday && day <= theirToday);
     const quiet = quietDays({
@@ -77,7 +83,8 @@ export async function daySheet(setting: Setting, who: Principal) {
       sessions: recent.map(({ id }) => ({ id, places: [] })),
       today: theirToday,
     });
-    const tooQuiet = asks.length > 0 && quiet >= who.quietAfterDays && !isAsked ? quiet : null;
+    const tooQuiet =
+      asks.length > 0 && over === null && quiet >= who.quietAfterDays && !isAsked ? quiet : null;
     const comesToday = person.nextVisit === theirToday;
     const concerns = {
       wrote: wroteBy.has(person.id),
@@ -111,7 +118,7 @@ export async function daySheet(setting: Setting, who: Principal) {
         isAway({ from: person.awayFrom, until: person.awayUntil }, today)
           ? person.therapistName
           : null,
-      version: asks.at(-1)?.number ?? null,
+      version: (periodsBy.get(person.id) ?? []).at(-1)?.number ?? null,
       quietDays: tooQuiet,
       told: seen.told,
       pressedTooHard: seen.pressedTooHard,
@@ -126,6 +133,8 @@ export async function daySheet(setting: Setting, who: Principal) {
       seenTo: seenTo.toReversed().map(({ about, how, day }) => ({ about, how, day })),
       urgency: urgencyOf(concerns),
       group: triage(concerns),
+      /** The end of their course, while it is over. */
+      over: over && { day: over.day, outcome: over.outcome },
       today: theirToday,
     };
   });

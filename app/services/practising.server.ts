@@ -3,6 +3,7 @@ import { readWish } from '#core/reminders';
 import { remindingOf } from '~/db/reminders.server';
 import { handOut, ledIdOf } from '~/db/led.server';
 import { complaintsOf } from '~/db/complaints.server';
+import { courseStepsOf } from '~/db/courses.server';
 import { messagesOf } from '~/db/messages.server';
 import { versionsOf } from '~/db/routines.server';
 import { lastKnownOf } from '~/db/sessions.server';
@@ -17,17 +18,27 @@ const SHOWN_BACK = 20;
 /** What is known of a client that decides what is before them on a day. */
 export async function knownOf({ db, ...setting }: Setting, who: Principal) {
   const file = await ownFile({ db, ...setting }, who);
-  const [versions, sessions, { interviews }, complaints, measured, places, messages, reminding] =
-    await Promise.all([
-      versionsOf(db, file.id),
-      lastKnownOf(db, file.id, SHOWN_BACK),
-      answersInForce(db, file.id),
-      complaintsOf(db, file.id),
-      measurementsOf(db, file.id),
-      toldOfPlaces(db, file.id),
-      messagesOf(db, file.id),
-      remindingOf(db, file.id),
-    ]);
+  const [
+    versions,
+    sessions,
+    { interviews },
+    complaints,
+    measured,
+    places,
+    messages,
+    reminding,
+    course,
+  ] = await Promise.all([
+    versionsOf(db, file.id),
+    lastKnownOf(db, file.id, SHOWN_BACK),
+    answersInForce(db, file.id),
+    complaintsOf(db, file.id),
+    measurementsOf(db, file.id),
+    toldOfPlaces(db, file.id),
+    messagesOf(db, file.id),
+    remindingOf(db, file.id),
+    courseStepsOf(db, file.id),
+  ]);
   return {
     clientId: file.id,
     name: file.name,
@@ -36,6 +47,7 @@ export async function knownOf({ db, ...setting }: Setting, who: Principal) {
     timeZone: file.timeZone,
     nextVisit: file.nextVisit,
     homeMeasures: file.homeMeasures,
+    course,
     screening: file.screening,
     timesOfDay: file.timesOfDay,
     habits: file.habits,

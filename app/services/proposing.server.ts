@@ -1,5 +1,6 @@
 import { dayOf } from '#core/calendar';
 import { whereToLook } from '#core/complaint';
+import { askedWithin } from '#core/course';
 import { withHelper } from '#core/equipment';
 import type { Known } from '#core/proposals';
 import { sessionsAWeek, settledSites } from '#core/routine';
@@ -8,6 +9,7 @@ import type { Setting } from '~/keeping/server/setting.server';
 import type { fileOf } from './clientFile.server';
 import { ratedSetups } from './planning.server';
 import { restsFor } from './rests.server';
+import { courseStepsOf } from '~/db/courses.server';
 import { seenToOf } from '~/db/seenTo.server';
 import type { complaintsOf } from '~/db/complaints.server';
 import type { versionsOf } from '~/db/routines.server';
@@ -35,6 +37,7 @@ export async function knownFrom(
   if (!latest) return null;
   const rests = await restsFor(db, file);
   const seen = await seenToOf(db, file.id);
+  const course = await courseStepsOf(db, file.id);
   const today = dayOf(now().getTime(), file.timeZone);
   const contents = new Map(versions.map(({ id, content }) => [id, content]));
   const counted = sessions.filter(({ summary }) => !summary.takenBack);
@@ -45,10 +48,13 @@ export async function knownFrom(
     today,
     routine: latest.content,
     issuedOn: latest.issuedOn,
-    periods: versions.map(({ issuedOn, content }) => ({
-      from: issuedOn,
-      timesPerWeek: sessionsAWeek(content),
-    })),
+    periods: askedWithin(
+      versions.map(({ issuedOn, content }) => ({
+        from: issuedOn,
+        timesPerWeek: sessionsAWeek(content),
+      })),
+      course,
+    ),
     sessions: counted.map(
       ({ id, day, versionId, counts, stopReason, response, responsePlaces, summary }) => ({
         id,

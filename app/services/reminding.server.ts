@@ -9,6 +9,7 @@ import {
   STALE_AFTER_MS,
   type ReminderWish,
 } from '#core/reminders';
+import { overOf } from '#core/course';
 import { allStop, screen } from '#core/screening';
 import { inTheWay } from '#core/session';
 import type { Database } from '~/db/database.server';
@@ -29,6 +30,7 @@ import {
   trayOf,
   writeWish,
 } from '~/db/reminders.server';
+import { courseStepsOf } from '~/db/courses.server';
 import { latestVersion } from '~/db/routines.server';
 import { lastKnownOf } from '~/db/sessions.server';
 import { Refusal } from '~/keeping/server/refusal.server';
@@ -143,6 +145,7 @@ async function isHeld(db: Database, clientId: string): Promise<boolean> {
     inTheWay({
       interviews: interviews.map(({ at, confirmed }) => ({ at: at.getTime(), confirmed })),
       sessions,
+      over: overOf(await courseStepsOf(db, clientId)),
       excused: (version?.content.reasons?.interview ?? '') !== '',
     }) !== null
   );

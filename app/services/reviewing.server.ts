@@ -3,6 +3,7 @@ import { propose, type Known } from '#core/proposals';
 import { afterWords, responseAt, responseWords } from '#core/response';
 import { addDays, dayOf, daysBetween } from '#core/calendar';
 import { courseOf } from '#core/complaint';
+import { askedWithin } from '#core/course';
 import { correctionWords, type SessionSummary } from '#core/session';
 import { sessionsAWeek } from '#core/routine';
 import { reachesOf } from '#core/today';
@@ -18,6 +19,7 @@ import {
 } from '#core/trend';
 import { measurementsOf } from '~/db/visits.server';
 import { complaintsOf } from '~/db/complaints.server';
+import { courseStepsOf } from '~/db/courses.server';
 import { messagesOf } from '~/db/messages.server';
 import { routineOf, versionsOf } from '~/db/routines.server';
 import { sessionsOf } from '~/db/sessions.server';
@@ -172,10 +174,15 @@ export async function reviewOf(
   const figures = await measurementsOf(setting.db, clientId);
   const known = await knownFrom(setting, { file, versions, sessions, complaints });
   const today = dayOf(setting.now().getTime(), file.timeZone);
-  const periods = versions.map((version) => ({
-    from: version.issuedOn,
-    timesPerWeek: sessionsAWeek(version.content),
-  }));
+  const course = await courseStepsOf(setting.db, clientId);
+  const periods = askedWithin(
+    versions.map((version) => ({
+      from: version.issuedOn,
+      timesPerWeek: sessionsAWeek(version.content),
+      seconds: doseOf(version.content),
+    })),
+    course,
+  );
   const rated = sessions.flatMap(({ id, day, summary, response, responsePlaces, stopReason }) =>
     summary.places.map((place) => ({
       ...place,
@@ -237,11 +244,7 @@ export async function reviewOf(
     /** Dose done against dose asked, by site, side and week. */
     doses: doseRows(
       sessions.map(({ day, summary }) => ({ day, places: summary.places })),
-      versions.map(({ issuedOn, content }) => ({
-        from: issuedOn,
-        timesPerWeek: sessionsAWeek(content),
-        seconds: doseOf(content),
-      })),
+      periods,
       today,
     )
       .filter(({ siteId }) => look.siteId === null || siteId === look.siteId)

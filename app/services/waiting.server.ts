@@ -60,7 +60,10 @@ export async function proposalsWaiting(
 ): Promise<{ waiting: Waiting[]; left: number }> {
   const { rows } = await daySheet(setting, who);
   const asked = rows
-    .filter(({ version, lastPractised }) => version !== null && lastPractised !== null)
+    .filter(
+      ({ version, lastPractised, over }) =>
+        version !== null && lastPractised !== null && over === null,
+    )
     .sort((a, b) => ascending(Number(a.group !== 'coming'), Number(b.group !== 'coming')));
   const marks = await proposalMarks(
     setting.db,

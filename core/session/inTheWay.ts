@@ -11,6 +11,8 @@ export type InTheWay =
       /** What it was, what it asks for, and whether help is called at once. */
       heard: { label: string; advice: string | null; emergency: boolean };
     }
+  /** The course has ended, and they were not told to go on by themselves. */
+  | { waits: 'over'; day: string }
   | { waits: 'interview' }
   | { waits: 'confirmation' };
 
@@ -27,6 +29,8 @@ export interface Beginning {
     response: string | null;
     responseAt: number | null;
   }[];
+  /** The end of the course, while it is over; null or absent: it is under way. */
+  over?: { day: string; goesOn: boolean } | null;
   /** The therapist recorded why the routine is issued without an interview. */
   excused: boolean;
 }
@@ -36,7 +40,12 @@ export interface Beginning {
  * until an interview is held or confirmed after it was heard of, whatever was practised since; nobody practises unscreened. Common
  * practice, no published source.
  */
-export function inTheWay({ interviews, sessions, excused }: Beginning): InTheWay | null {
+export function inTheWay({
+  interviews,
+  sessions,
+  over = null,
+  excused,
+}: Beginning): InTheWay | null {
   const confirmedAt = Math.max(
     -Infinity,
     ...interviews.filter((one) => one.confirmed).map((one) => one.at),
@@ -57,6 +66,7 @@ export function inTheWay({ interviews, sessions, excused }: Beginning): InTheWay
     const heard = { label, advice, emergency: weight === 'emergency' };
     return { waits: 'word', day, when: 'during', heard };
   }
+  if (over && !over.goesOn) return { waits: 'over', day: over.day };
   if (confirmedAt > -Infinity || excused) return null;
   return { waits: interviews.length > 0 ? 'confirmation' : 'interview' };
 }

@@ -1,4 +1,5 @@
 import { findSite, placeOf } from '#core/anatomy';
+import { overOf } from '#core/course';
 import { findTest, homeToday, type HomeToday } from '#core/measurement';
 import { asksAbout, type RestingPlace } from '#core/response';
 import { testsLed, type Routine } from '#core/routine';
@@ -16,6 +17,7 @@ export const wayOf = (known: Known, version: KnownVersion | null): InTheWay | nu
   inTheWay({
     interviews: known.interviews,
     sessions: known.sessions,
+    over: overOf(known.course),
     excused: (version?.content.reasons?.interview ?? '') !== '',
   });
 

@@ -1,5 +1,6 @@
 import type { Day, TimeOfDay } from '#core/calendar';
 import type { Told } from '#core/complaint';
+import type { CourseStep } from '#core/course';
 import type { AskedAtHome, TakenAtHome, Way } from '#core/measurement';
 import type { BruiseSeen, ToldAfter } from '#core/response';
 import type { ReminderWish } from '#core/reminders';
@@ -72,6 +73,8 @@ export interface Known<F extends OwnFigure = OwnFigure> {
   habits: Readonly<Partial<Record<TimeOfDay, string>>> | null;
   /** Oldest first. */
   versions: readonly KnownVersion[];
+  /** The ends of the course, and that it was taken up again; oldest first. */
+  course: readonly CourseStep[];
   /** Newest first. */
   sessions: readonly KnownSession[];
   interviews: readonly { at: number; confirmed: boolean }[];

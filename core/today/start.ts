@@ -1,5 +1,6 @@
 import { addDays, askedBetween, dayOf, weekOf } from '#core/calendar';
 import { isDue } from '#core/complaint';
+import { askedWithin, overOf } from '#core/course';
 import { findSite, placeOf } from '#core/anatomy';
 import { restsOf, type Rest, type RestingPlace } from '#core/response';
 import {
@@ -125,25 +126,30 @@ export function startOf<F extends OwnFigure>(known: Known<F>, now: number) {
   const { versions, sessions, complaints, timesOfDay, habits } = known;
   const today = dayOf(now, known.timeZone);
   const version = versions.at(-1) ?? null;
+  const over = overOf(known.course);
+  // Once the course is over nothing is asked at home.
+  const asking = over ? { ...known, homeMeasures: [] } : known;
   const askedAbout = complaints.filter(({ over }) => !over);
   const lines = version && dueToday(version, sessions, today);
   const led = practiseOf(known, now).version;
   const monday = weekOf(today);
-  const periods = versions.map((one) => ({
-    from: one.issuedOn,
-    timesPerWeek: sessionsAWeek(one.content),
-  }));
+  const periods = askedWithin(
+    versions.map((one) => ({ from: one.issuedOn, timesPerWeek: sessionsAWeek(one.content) })),
+    known.course,
+  );
   return {
     name: known.name,
     therapistName: known.therapistName,
     away: known.away,
     nextVisit: known.nextVisit,
-    asksHome: known.homeMeasures.length > 0,
-    home: homeOf(known, today, lines && lines.sure),
+    /** The end of their course, while it is over. */
+    over,
+    asksHome: asking.homeMeasures.length > 0,
+    home: homeOf(asking, today, over ? null : lines && lines.sure),
     /** What brought them: whether it is asked about, and what is due to be. */
     brought: {
       asked: askedAbout.length > 0,
-      due: askedAbout
+      due: (over ? [] : askedAbout)
         .filter(({ told }) => isDue(told, today))
         .map(({ id, what }) => ({ id, what })),
     },

@@ -58,6 +58,7 @@ const known = (sessions: KnownSession[]): Known => ({
     told: [],
     seen: [],
     messages: [],
+    course: [],
     numbers: { practice: '', emergency: '' },
     reminding: USUAL_WISH,
     away: null,

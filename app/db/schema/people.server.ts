@@ -1,4 +1,5 @@
 import type { TimeOfDay } from '#core/calendar';
+import { OUTCOME_IDS } from '#core/course';
 import type { AskedAtHome } from '#core/measurement';
 import { sql } from 'drizzle-orm';
 import {
@@ -180,6 +181,33 @@ export const client = pgTable(
     index('client_practice_name').on(table.practiceId, table.name),
     uniqueIndex('client_user').on(table.userId),
   ],
+);
+
+/** The end of a client’s course, or that it was taken up again. Rows are only ever added. */
+export const courseStep = pgTable(
+  'course_step',
+  {
+    id: uuid('id').primaryKey(),
+    clientId: uuid('client_id')
+      .notNull()
+      .references(() => client.id),
+    what: text('what', { enum: ['ended', 'resumed'] }).notNull(),
+    /** How it ended. */
+    outcome: text('outcome', { enum: OUTCOME_IDS }),
+    /** They may go on with the routine by themselves. */
+    goesOn: boolean('goes_on').notNull().default(false),
+    /** What the client reads with it. */
+    word: text('word').notNull().default(''),
+    /** For the record. */
+    summary: text('summary').notNull().default(''),
+    /** By the client’s calendar. */
+    day: date('day', { mode: 'string' }).notNull(),
+    by: uuid('by')
+      .notNull()
+      .references(() => user.id),
+    at: instant('at').notNull(),
+  },
+  (table) => [index('course_step_client').on(table.clientId, table.at)],
 );
 
 export const invitation = pgTable(

@@ -2,6 +2,7 @@ import { clearanceSchema } from '#core/screening';
 import type { z } from 'zod';
 import type { KindId } from '../kinds';
 import { complaintBodySchema, standingBodySchema } from './complaint';
+import { courseSchema } from './course';
 import { messageSchema } from './message';
 import { bringsSchema, detailsSchema } from './file';
 import { draftBodySchema, issueSchema } from './plan';
@@ -36,6 +37,7 @@ export const BODIES = {
   standing: standingBodySchema,
   message: messageSchema,
   'seen to': seenToSchema,
+  course: courseSchema,
   template: templateBodySchema,
   response: responseSchema,
   'session event': sessionEventSchema,
@@ -48,4 +50,5 @@ export type ReadBody<K extends KindId> = z.output<(typeof BODIES)[K]>;
 
 export { bringsSchema, detailsSchema, MOST_HABIT, type Brings, type ClientDetails } from './file';
 export { readingSchema, type Reading } from './visit';
+export { COURSE_WORDS } from './course';
 export { MOST_TEMPLATES } from './template';

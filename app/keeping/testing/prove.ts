@@ -9,6 +9,7 @@ import {
   complaint,
   complaintStanding,
   message,
+  courseStep,
   seenTo,
   keptLetter,
   mapPoint,
@@ -458,6 +459,13 @@ async function judge({ about, written, released, left, legible }: Awaited<Return
   expect(seen.map(({ id }) => id).sort()).toEqual(
     letters
       .filter(({ kind }) => kind === 'seen to')
+      .map(({ thing }) => thing)
+      .sort(),
+  );
+  const course = await db.select().from(courseStep).where(eq(courseStep.clientId, about.clientId));
+  expect(course.map(({ id }) => id).sort()).toEqual(
+    letters
+      .filter(({ kind }) => kind === 'course')
       .map(({ thing }) => thing)
       .sort(),
   );

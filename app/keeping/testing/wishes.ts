@@ -54,6 +54,7 @@ export const STAFF_KINDS: readonly KindId[] = [
   'template',
   'message',
   'seen to',
+  'course',
 ];
 export const CLIENT_KINDS: readonly KindId[] = [
   'point',
@@ -279,6 +280,17 @@ export function wishOf(
         thing: uuid(),
         base: null,
         body: { about: `mark ${n}`, sessionId: pick(sessions, n), how: 'seen', note: word },
+      };
+    case 'course':
+      return {
+        kind,
+        clientId,
+        thing: uuid(),
+        base: null,
+        body:
+          n % 2 === 0
+            ? { what: 'ended', outcome: 'goal met', goesOn: n % 3 === 0, word, summary: word }
+            : { what: 'resumed', word },
       };
     case 'response':
       return {

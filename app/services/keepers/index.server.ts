@@ -1,5 +1,6 @@
 import type { Keepers, RunKeepers } from '~/keeping/server/keep.server';
 import { keepComplaint, keepStanding } from './complaints.server';
+import { keepCourse } from './course.server';
 import { keepBrings, keepClientFile, keepDetails } from './file.server';
 import { keepMessage } from './messages.server';
 import { keepNote } from './notes.server';
@@ -34,6 +35,7 @@ export const KEEPERS: { each: Keepers; run: RunKeepers } = {
     response: keepResponse,
     message: keepMessage,
     'seen to': keepSeenTo,
+    course: keepCourse,
   },
   run: { 'session event': sessionKeeper },
 };

@@ -1,5 +1,6 @@
 import { capital } from '../parts/words';
 import { findSite, placeOf } from '#core/anatomy';
+import { outcomeWords } from '#core/course';
 import { standingWords } from '#core/complaint';
 import { findTest } from '#core/measurement';
 import { noLongerUsed } from '#core/knowledge';
@@ -47,6 +48,12 @@ export function describe(letter: Letter): string {
   }
   if (isA(letter, 'standing')) {
     return `How it stands: ${standingWords(letter.body.standing)}`;
+  }
+  if (isA(letter, 'course')) {
+    const { body } = letter;
+    return body.what === 'ended'
+      ? `End of the course: ${outcomeWords(body.outcome)}`
+      : 'The course is taken up again';
   }
   if (isA(letter, 'message')) return `Message: ${letter.body.text.slice(0, 60)}`;
   if (isA(letter, 'response')) {

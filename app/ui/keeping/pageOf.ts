@@ -17,6 +17,7 @@ const PLACES: Partial<Record<KindId, string>> = {
   standing: 'complaint',
   message: 'practise',
   'seen to': 'review',
+  course: 'discharge',
 };
 
 /** Where a letter was written and can be mended; null when it has no page of its own. */

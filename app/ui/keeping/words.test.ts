@@ -71,6 +71,7 @@ describe('a letter in words', () => {
       template: { template: { name: 'First neck' } },
       message: { text: 'May I swim?' },
       'seen to': { about: 'sore:a', how: 'seen' },
+      course: { what: 'ended', outcome: 'goal met', goesOn: true },
       standing: { standing: { days: 3, strongest: 5, hinders: 2 } },
     };
     for (const kind of Object.keys(KINDS)) {

@@ -12,7 +12,14 @@ const NOTHING: OwnThings = { sessions: [], answers: [] };
 const known: Known = {
   ...{ name: 'Tove Lark', therapistName: 'Maren', timeZone: 'Pacific/Auckland', nextVisit: null },
   ...{ homeMeasures: [], screening: [], timesOfDay: null, habits: null, complaints: [], own: [] },
-  ...{ told: [], seen: [], messages: [], sessions: [], numbers: { practice: '', emergency: '' } },
+  ...{
+    told: [],
+    seen: [],
+    messages: [],
+    course: [],
+    sessions: [],
+    numbers: { practice: '', emergency: '' },
+  },
   reminding: USUAL_WISH,
   away: null,
   interviews: [{ at: 1, confirmed: true }],

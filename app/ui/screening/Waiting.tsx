@@ -32,6 +32,16 @@ export function Waiting({
           <Call numbers={numbers} emergency={way.heard.emergency} />
         </Notice>
       );
+    case 'over':
+      return (
+        <Notice tone="quiet">
+          <p>
+            <strong>Your course ended {nearDay(way.day, today)}.</strong> Nothing is asked of you
+            any more, and the routine rests. Should it come back, write to {therapistName}, or ring.
+          </p>
+          <Call numbers={numbers} emergency={false} />
+        </Notice>
+      );
     case 'interview':
       return (
         <Notice>

@@ -12,6 +12,7 @@ import { counted, minutesBand, nearDay } from '~/ui/parts/words';
 import { StopSign } from '~/ui/screening/StopSign';
 import { Strip } from '~/ui/strip/Strip';
 import { Beside, RoutineList } from './Lines';
+import { Over } from './Over';
 import { Rests } from './Rests';
 import { Time } from './Time';
 import { When } from './When';
@@ -149,6 +150,9 @@ export default function Today({ loaderData }: Route.ComponentProps) {
           {therapistName} has changed the routine meanwhile. Your last session went by the one
           before; it is kept, and says so.
         </p>
+      )}
+      {loaderData.over && (
+        <Over over={loaderData.over} therapistName={therapistName} today={today} />
       )}
       {loaderData.away && (
         <p className={classes.ask}>

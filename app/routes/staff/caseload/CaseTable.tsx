@@ -1,3 +1,4 @@
+import { outcomeWords } from '#core/course';
 import {
   createColumnHelper,
   flexRender,
@@ -102,7 +103,9 @@ function Gravest({ row }: { row: CaseloadRow }) {
           ? 'Wrote'
           : row.quietDays !== null
             ? `Quiet for ${row.quietDays} days`
-            : '';
+            : row.over
+              ? `Course ended: ${outcomeWords(row.over.outcome)}`
+              : '';
   return (
     <span className={classes.attention} title={says}>
       {says}

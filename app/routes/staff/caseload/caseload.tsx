@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import type { ShouldRevalidateFunctionArgs } from 'react-router';
 import { staffContext } from '~/context.server';
 import { load } from '~/door.server';
-import { caseloadOf } from '~/services/caseload.server';
+import { caseloadOf, type CaseloadRow } from '~/services/caseload.server';
 import { Empty } from '~/ui/parts/Empty';
 import { useAddress } from '~/ui/parts/useAddress';
 import { counted } from '~/ui/parts/words';
@@ -34,7 +34,13 @@ const SHOWN = [
   { value: 'coming', label: 'coming today' },
   { value: 'look', label: 'to look in on' },
   { value: 'rest', label: 'under way' },
+  { value: 'ended', label: 'course ended' },
 ];
+
+/** Whose course has ended is told of where somebody should look, and else by itself. */
+const isShown = ({ group, over }: CaseloadRow, shown: string): boolean =>
+  shown === 'all' ||
+  (shown === 'ended' ? over !== null : group === shown && (shown !== 'rest' || over === null));
 
 /** Every client of the practice; what is looked for, shown and sorted by stands in the address. */
 export default function Caseload({ loaderData }: Route.ComponentProps) {
@@ -54,7 +60,7 @@ export default function Caseload({ loaderData }: Route.ComponentProps) {
       rows.filter(
         (row) =>
           (whose === 'all' || row.therapistName === whose) &&
-          (shown === 'all' || row.group === shown) &&
+          isShown(row, shown) &&
           (wanted === '' ||
             [row.name, row.occupation, row.brought ?? ''].some((words) =>
               words.toLowerCase().includes(wanted),

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { findSite } from '#core/anatomy';
+import { outcomeWords } from '#core/course';
 import type { HowSeen } from '#core/proposals';
 import { MARKS } from '#core/trend';
 import type { DaySheetRow } from '~/services/daySheet.server';
@@ -87,7 +88,14 @@ export function Marks({ row, waiting }: { row: DaySheetRow; waiting: Waiting | n
       attention: false,
     });
   }
-  if (row.version === null) marks.push({ key: 'none', text: 'No routine yet', attention: false });
+  if (row.over) {
+    marks.push({
+      key: 'over',
+      text: `Course ended ${nearDay(row.over.day, row.today)}: ${outcomeWords(row.over.outcome)}`,
+      attention: false,
+    });
+  } else if (row.version === null)
+    marks.push({ key: 'none', text: 'No routine yet', attention: false });
   else if (!row.joined || row.invitedUntil)
     marks.push({ key: 'join', text: joinWords(row), attention: row.invitedInVain });
   return (

@@ -26,6 +26,10 @@ export async function loader({ context }: Route.LoaderArgs) {
   return load(() => daySheet(setting, who));
 }
 
+function partition<T>(all: readonly T[], is: (one: T) => boolean): [T[], T[]] {
+  return [all.filter(is), all.filter((one) => !is(one))];
+}
+
 type WaitingBy = ReadonlyMap<string, Waiting>;
 
 function Rows({ rows, waiting }: { rows: DaySheetRow[]; waiting: WaitingBy }) {
@@ -86,6 +90,7 @@ export default function Day({ loaderData }: Route.ComponentProps) {
   const { rows, today, monday, quietAfterDays } = loaderData;
   const groups = group(rows, (row) => row.group);
   const coming = groups.get('coming') ?? [];
+  const [ended, underWay] = partition(groups.get('rest') ?? [], ({ over }) => over !== null);
   const { read } = useAsked<Judged>('/day/proposals', rows.length > 0);
   const judged = read === 'failed' ? null : read;
   const waiting = new Map(judged?.waiting.map((one) => [one.clientId, one]));
@@ -94,7 +99,7 @@ export default function Day({ loaderData }: Route.ComponentProps) {
       <div className={classes.head}>
         <h1>{longDay(today)}</h1>
         <p>
-          {counted(rows.length, 'client')} · {counted(coming.length, 'visit')} today
+          {counted(rows.length - ended.length, 'client')} · {counted(coming.length, 'visit')} today
         </p>
         <Button component={Link} to="/clients/new" variant="outline">
           Add a client
@@ -126,8 +131,15 @@ export default function Day({ loaderData }: Route.ComponentProps) {
             note={`the gravest first: reacted badly in the last ${TELL_FOR_DAYS} days, wrote, or nothing logged for ${counted(quietAfterDays, 'day')} and more`}
             waiting={waiting}
           />
-          <Group title="Under way" rows={groups.get('rest') ?? []} note="" waiting={waiting} />
+          <Group title="Under way" rows={underWay} note="" waiting={waiting} />
         </table>
+      )}
+      {ended.length > 0 && (
+        <p className={classes.ended}>
+          <Link to="/caseload?show=ended">
+            {counted(ended.length, 'client')} whose course has ended
+          </Link>
+        </p>
       )}
       <p className={classes.counted}>
         A session counts as done when it was finished or at least half of its holds were held.

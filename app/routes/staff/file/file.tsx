@@ -1,3 +1,4 @@
+import { outcomeWords } from '#core/course';
 import { Link, Outlet, useLocation, useNavigate } from 'react-router';
 import { openStages } from '#core/visit';
 import { staffContext } from '~/context.server';
@@ -140,6 +141,12 @@ export default function File({ loaderData }: Route.ComponentProps) {
               {loaderData.visit
                 ? `visit of ${nearDay(loaderData.visit.day, loaderData.today)}, open`
                 : 'visits'}
+            </Link>{' '}
+            ·{' '}
+            <Link to={`/clients/${file.id}/discharge`}>
+              {loaderData.over
+                ? `course ended ${shortDay(loaderData.over.day, loaderData.today)}: ${outcomeWords(loaderData.over.outcome)}`
+                : 'discharge'}
             </Link>
           </p>
         </div>

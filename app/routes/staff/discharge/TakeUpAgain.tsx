@@ -1,0 +1,63 @@
+import { Button, Textarea } from '@mantine/core';
+import { useState } from 'react';
+import { v7 as uuid } from 'uuid';
+import { outcomeWords, type CourseOver } from '#core/course';
+import { COURSE_WORDS } from '~/keeping/bodies';
+import { useOutbox } from '~/ui/keeping/Keeping';
+import { nearDay } from '~/ui/parts/words';
+import classes from './discharge.module.css';
+
+/** They come back: the course goes on where it was, with what was found then asked anew. */
+export function TakeUpAgain({
+  clientId,
+  name,
+  over,
+  today,
+  busy,
+}: {
+  clientId: string;
+  name: string;
+  over: CourseOver;
+  today: string;
+  busy: boolean;
+}) {
+  const outbox = useOutbox();
+  const [word, setWord] = useState('');
+  return (
+    <section aria-labelledby="again-title" className={classes.form}>
+      <h2 id="again-title">
+        The course ended {nearDay(over.day, today)}: {outcomeWords(over.outcome)}
+      </h2>
+      <p className={classes.soft}>
+        {over.goesOn
+          ? `${name} may go on with the routine; nothing is asked.`
+          : `The routine rests: ${name} can start nothing.`}{' '}
+        Taken up again, the version that was in force is asked for again from today. Hold the
+        interview anew first, and look whether what was right then is right now.
+      </p>
+      <Textarea
+        label="Why it is taken up again"
+        description="Kept in the record."
+        value={word}
+        maxLength={COURSE_WORDS.word}
+        autosize
+        minRows={2}
+        onChange={(event) => setWord(event.currentTarget.value)}
+      />
+      <Button
+        loading={busy}
+        onClick={() =>
+          outbox.add({
+            kind: 'course',
+            clientId,
+            thing: uuid(),
+            base: null,
+            body: { what: 'resumed', word },
+          })
+        }
+      >
+        Take it up again
+      </Button>
+    </section>
+  );
+}
