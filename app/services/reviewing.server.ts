@@ -1,7 +1,8 @@
 import { brief } from '#core/brief';
+import { max } from 'd3-array';
 import { propose, type Known } from '#core/proposals';
 import { afterWords, responseAt, responseWords } from '#core/response';
-import { addDays, dayOf, daysBetween } from '#core/calendar';
+import { addDays, dayOf, daysBetween, timeOf } from '#core/calendar';
 import { courseOf } from '#core/complaint';
 import { askedWithin } from '#core/course';
 import { correctionWords, type SessionSummary } from '#core/session';
@@ -13,7 +14,9 @@ import {
   dropRows,
   fadeRows,
   foundRows,
+  goesWith,
   rowsWithin,
+  timeOfHour,
   weeksOf,
   type DropRow,
 } from '#core/trend';
@@ -252,6 +255,18 @@ export async function reviewOf(
         ...row,
         weeks: row.weeks.filter(({ monday }) => from === null || addDays(monday, 6) >= from),
       })),
+    /** What goes with what, of what was done and not taken back. */
+    together: goesWith(
+      sessions
+        .filter(({ summary }) => !summary.takenBack && !summary.byHand)
+        .map(({ startedAt, counts, response, summary }) => ({
+          contactSeconds: summary.contactSeconds,
+          highest: max(summary.places, ({ before }) => before) ?? null,
+          sore: response === null ? null : responseWords(response).bears !== 'well',
+          time: timeOfHour(Number(timeOf(startedAt.getTime(), file.timeZone).slice(0, 2))),
+          counts,
+        })),
+    ),
     weeks: weeksOf(sessions, periods, today),
     versions: versions.map(({ number, issuedOn, reason, issuedByName }) => ({
       number,

@@ -1,3 +1,5 @@
+export { goesWith, timeOfHour, type Felt, type Together } from './goesWith';
+export { rankSum } from './rankSum';
 export { rowsWithin, type Looked } from './within';
 export { slopeInterval } from './slopeInterval';
 export { theilSen, type Line } from './theilSen';

@@ -20,6 +20,7 @@ import { Found } from './Found';
 import { LookAt } from './LookAt';
 import { RatingsTable } from './RatingsTable';
 import { Reaches } from './Reaches';
+import { Together } from './Together';
 import { useTaking } from './useTaking';
 import { nearDay, shortDay } from '~/ui/parts/words';
 import { Aside } from '~/ui/parts/Bench';
@@ -227,6 +228,7 @@ export default function Review({ loaderData, params }: Route.ComponentProps) {
           </section>
         )}
         {found.length > 0 && <Found rows={found} today={today} />}
+        <Together together={loaderData.together} />
       </div>
       <Side data={loaderData} />
     </div>
