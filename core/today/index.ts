@@ -3,7 +3,7 @@ export type { AskedAfter } from './asked';
 export { byHandOf, type ByHandLine } from './byHand';
 export { courseOfOwn, type OwnCourse } from './course';
 export { placesOf, type LookedUp } from './lookUp';
-export { reachesOf, reachSays, type OwnReach } from './reach';
+export { reachesOf, reachSays, reachTrend, type OwnReach } from './reach';
 export { startOf, type RestToday } from './start';
 export { borneFrom, ledSteps, practiseOf, sessionOf } from './practise';
 export { withOwn, type OwnAnswer } from './onDevice';

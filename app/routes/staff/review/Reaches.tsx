@@ -1,4 +1,4 @@
-import { reachSays, type OwnReach } from '#core/today';
+import { reachSays, reachTrend, type OwnReach } from '#core/today';
 import { arcOf } from '~/ui/measure/arcOf';
 import { ReachArc } from '~/ui/measure/ReachArc';
 import classes from './review.module.css';
@@ -19,7 +19,9 @@ export function Reaches({ reaches, today }: { reaches: readonly OwnReach[]; toda
               reaches={reach.sides.map((side) => arcOf(reach, side, today))}
             />
             {reach.sides.map((side) => (
-              <p key={side.side}>{reachSays(reach.quantity, side)}</p>
+              <p key={side.side}>
+                {reachSays(reach.quantity, side)} {reachTrend(reach.quantity, side)}
+              </p>
             ))}
           </li>
         ))}
