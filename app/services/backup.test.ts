@@ -199,12 +199,15 @@ async function told(db: Database): Promise<string[]> {
         .map((line) => line.replace(/"habits": null, |, "habits": null/, ''))
         .map((line) =>
           line.replaceAll(
-            /, "(places|besides|bruised|mark|away_from|away_until|stand_in_id)": null|"(places|besides|bruised|mark|away_from|away_until|stand_in_id)": null, /g,
+            /, "(places|besides|bruised|mark|away_from|away_until|stand_in_id|born_on|consent_on)": null|"(places|besides|bruised|mark|away_from|away_until|stand_in_id|born_on|consent_on)": null, /g,
             '',
           ),
         )
         .map((line) =>
-          line.replaceAll(/"(phone|emergency_number)": "", |, "(phone|emergency_number)": ""/g, ''),
+          line.replaceAll(
+            /"(phone|emergency_number|consent_by)": "", |, "(phone|emergency_number|consent_by)": ""/g,
+            '',
+          ),
         ),
     ];
     const text = body.map((line) => `${line}\n`).join('');

@@ -13,6 +13,7 @@ import { clientStart, routineToPractise } from './practising.server';
 import { reviewOf } from './reviewing.server';
 import { add, send } from './testing/letters.server';
 import {
+  details,
   issueTo,
   joinedClient,
   NOW,
@@ -131,5 +132,45 @@ describe('the end of a course', () => {
     await expect(say(clientId, body, stranger)).rejects.toMatchObject({ status: 404 });
     await expect(dischargeOf(setting, stranger, clientId)).rejects.toMatchObject({ status: 404 });
     expect(await rowOf(clientId)).toMatchObject({ over: null });
+  });
+});
+
+describe('a minor’s file', () => {
+  it('is issued nothing before somebody consents, and says so', async () => {
+    const { clientId, who } = await joinedClient(setting, owner, 'Pip Sorg');
+    await screened(setting, owner, clientId);
+    const change = async (more: Partial<Body<'details'>>) => {
+      const { file } = await fileHead(setting, owner, clientId);
+      await send(
+        setting,
+        owner,
+        add(
+          'details',
+          clientId,
+          clientId,
+          { ...details({ name: 'Pip Sorg' }), ...more },
+          file.detailsRevision,
+        ),
+      );
+    };
+    await change({ bornOn: '2011-05-01' });
+    const issue = () => issueTo(setting, owner, clientId, routineWith(itemFor('calf')));
+    await expect(issue()).rejects.toMatchObject({
+      status: 422,
+      message: expect.stringMatching(/This client is 14: record under “details” who consents/),
+    });
+    await change({ bornOn: '2011-05-01', consentBy: 'Ida Sorg, mother', consentOn: '2026-03-01' });
+    await issue();
+    expect((await clientStart(setting, who)).version?.number).toBe(1);
+    // An edition that did not ask leaves what is there.
+    await change({});
+    expect((await fileHead(setting, owner, clientId)).file).toMatchObject({
+      bornOn: '2011-05-01',
+      consentBy: 'Ida Sorg, mother',
+      consentOn: '2026-03-01',
+    });
+    for (const bornOn of ['yesterday', '1815-12-10']) {
+      await expect(change({ bornOn })).rejects.toMatchObject({ status: 422 });
+    }
   });
 });

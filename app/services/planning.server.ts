@@ -1,6 +1,7 @@
 import { dayOf } from '#core/calendar';
 import { pressesOf, settledSites, type Routine } from '#core/routine';
 import { RESTS_BECAUSE } from '#core/response';
+import { minorOn } from '#core/screening';
 import type { SessionSummary } from '#core/session';
 import { complaintsOf } from '~/db/complaints.server';
 import { latestOfOthers, routineOf, versionsOf, versionsWithOwnWays } from '~/db/routines.server';
@@ -104,6 +105,8 @@ export async function planOf(setting: Setting, who: Principal, clientId: string)
         down,
       }),
     ),
+    /** Under age, and who consents; null: of age, or not known. */
+    minor: minorOn(file, today),
     /** Places that rest now, whatever is issued. */
     rests: rests.map(({ siteId, side, why }) => ({ siteId, side, because: RESTS_BECAUSE[why] })),
     /** Sites that were in force a week ago. */

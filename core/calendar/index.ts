@@ -10,6 +10,7 @@ export {
   weekOf,
   type Day,
 } from './day';
+export { yearsBetween } from './yearsBetween';
 export { askedBetween, type AskPeriod } from './asked';
 export { TIMES_OF_DAY, type TimeOfDay } from './timesOfDay';
 export { quietDays } from './quiet';

@@ -33,6 +33,20 @@ function interviewFirst(routine: Routine, { screened }: CheckContext): Finding[]
   ];
 }
 
+/** Somebody who consents for who is under age: local codes say who may, and from which age nobody has to. */
+function consentOnFile(_routine: Routine, { minor = null }: CheckContext): Finding[] {
+  if (!minor || minor.consentBy.trim() !== '') return [];
+  return [
+    {
+      rule: 'consent',
+      verdict: 'refuse',
+      reason: `This client is ${minor.age}: record under “details” who consents, as your local code asks, before anything is issued.`,
+      source: COMMON_PRACTICE,
+      inputs: { age: minor.age },
+    },
+  ];
+}
+
 function softestFirst(routine: Routine, context: CheckContext): Finding[] {
   if (!context.firstVersion) return [];
   return pressesOf(routine).flatMap((item) => {
@@ -241,6 +255,7 @@ export function checkRoutine(routine: Routine, context: CheckContext): Finding[]
     ...interviewFirst(routine, context),
     ...neckStart(routine, context),
     ...softestFirst(routine, context),
+    ...consentOnFile(routine, context),
     ...resting(routine, context),
     ...toolsAtHand(routine, context),
     ...thingsAtHand(routine, context),

@@ -156,6 +156,11 @@ export const client = pgTable(
     affectedSide: text('affected_side', { enum: ['left', 'right'] }),
     nextVisit: date('next_visit', { mode: 'string' }),
     notes: text('notes').notNull().default(''),
+    /** Null when not told. */
+    bornOn: date('born_on', { mode: 'string' }),
+    /** Who consents for somebody under age, and since when; empty: nobody, or nobody has to. */
+    consentBy: text('consent_by').notNull().default(''),
+    consentOn: date('consent_on', { mode: 'string' }),
     /** For the load on a tool; null when not told. */
     massKilograms: doublePrecision('mass_kilograms'),
     statureMetres: doublePrecision('stature_metres'),

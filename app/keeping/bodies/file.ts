@@ -36,6 +36,20 @@ export const detailsSchema = z.object({
   nextVisit: orEmpty(
     z.string().refine(isDay, { error: 'The next visit must be a date like 2026-03-31.' }),
   ),
+  /** Absent from editions that did not ask, as what follows is: what is there stays. */
+  bornOn: orEmpty(
+    z.string().refine((day) => isDay(day) && day >= '1900-01-01', {
+      error: 'The birthday must be a date like 2011-03-31.',
+    }),
+  ).optional(),
+  consentBy: z
+    .string({ error: 'Who consents must be text.' })
+    .trim()
+    .max(160, 'Who consents may have at most 160 characters.')
+    .optional(),
+  consentOn: orEmpty(
+    z.string().refine(isDay, { error: 'The day of the consent must be a date like 2026-03-31.' }),
+  ).optional(),
   notes: z.string().trim().max(4000, 'The notes may have at most 4000 characters.').default(''),
 });
 export type ClientDetails = z.infer<typeof detailsSchema>;

@@ -1,6 +1,6 @@
 import { dayOf } from '#core/calendar';
 import { checkRoutine, settledSites, type Routine } from '#core/routine';
-import { screen } from '#core/screening';
+import { minorOn, screen } from '#core/screening';
 import { eq, sql } from 'drizzle-orm';
 import { lookAnew } from '~/db/reminders.server';
 import type { Database } from '~/db/database.server';
@@ -112,6 +112,7 @@ export const keepIssue: Keeper<'issue'> = async ({
     minutesPerDay: file.minutesPerDay,
     firstVersion: !latest,
     screening: screen(answers),
+    minor: minorOn(file, today),
     screened: interviews.some(({ confirmed }) => confirmed),
     settledSites: settledSites(await versionsOf(db, file.id), today),
   }).filter((finding) => finding.verdict === 'refuse');

@@ -10,6 +10,9 @@ export interface ClientValues {
   minutesPerDay: string;
   affectedSide: string;
   nextVisit: string;
+  bornOn: string;
+  consentBy: string;
+  consentOn: string;
   notes: string;
 }
 
@@ -71,6 +74,28 @@ export function ClientFields({
         value={values.timeZone}
         error={errors.timeZone}
         description="A client’s day begins and ends in their own zone."
+      />
+      <TextInput
+        name="bornOn"
+        label="Born on"
+        description="Needed only for somebody under age."
+        type="date"
+        defaultValue={values.bornOn}
+        error={errors.bornOn}
+      />
+      <TextInput
+        name="consentBy"
+        label="Who consents for them"
+        description="Name and relation; who may, your local code says."
+        defaultValue={values.consentBy}
+        error={errors.consentBy}
+      />
+      <TextInput
+        name="consentOn"
+        label="Consent given on"
+        type="date"
+        defaultValue={values.consentOn}
+        error={errors.consentOn}
       />
       <Textarea
         name="notes"

@@ -47,7 +47,7 @@ export function WeekPlan({
       <p>
         {reasons.join(' ')} A proposal: any day will do, and what was missed is made up for.
         {wishes.timesOfDay === null &&
-          ' When they find the time is not known yet: body, tools and time.'}
+          ' When they find the time is not known yet: see body and tools.'}
       </p>
     </details>
   );

@@ -156,6 +156,9 @@ export default function Details({ loaderData, actionData }: Route.ComponentProps
               minutesPerDay: shown.minutesPerDay?.toString() ?? '',
               affectedSide: shown.affectedSide ?? '',
               nextVisit: shown.nextVisit ?? '',
+              bornOn: shown.bornOn ?? '',
+              consentBy: shown.consentBy ?? '',
+              consentOn: shown.consentOn ?? '',
               notes: shown.notes,
             }}
           />

@@ -1,4 +1,5 @@
 import { outcomeWords } from '#core/course';
+import { minorOn } from '#core/screening';
 import { Link, Outlet, useLocation, useNavigate } from 'react-router';
 import { openStages } from '#core/visit';
 import { staffContext } from '~/context.server';
@@ -122,8 +123,12 @@ export default function File({ loaderData }: Route.ComponentProps) {
       () => void (to && navigate(to)),
     ]),
   ]);
+  const minor = minorOn(file, loaderData.today);
   const facts = [
     file.occupation,
+    minor
+      ? `${minor.age} years, ${minor.consentBy ? `consent: ${minor.consentBy}` : 'nobody’s consent on file'}`
+      : '',
     file.minutesPerDay === null ? '' : `${file.minutesPerDay} min a day`,
     file.affectedSide ? `${file.affectedSide} side affected` : '',
   ].filter(Boolean);
@@ -136,7 +141,7 @@ export default function File({ loaderData }: Route.ComponentProps) {
           <p>
             <Link to={`/clients/${file.id}/complaint`}>what brings them</Link> ·{' '}
             <Link to={`/clients/${file.id}/details`}>details</Link> ·{' '}
-            <Link to={`/clients/${file.id}/brings`}>body, tools and time</Link> ·{' '}
+            <Link to={`/clients/${file.id}/brings`}>body and tools</Link> ·{' '}
             <Link to={`/clients/${file.id}/visit`}>
               {loaderData.visit
                 ? `visit of ${nearDay(loaderData.visit.day, loaderData.today)}, open`

@@ -95,6 +95,9 @@ export default function NewClient({ loaderData, actionData }: Route.ComponentPro
             minutesPerDay: '10',
             affectedSide: '',
             nextVisit: '',
+            bornOn: '',
+            consentBy: '',
+            consentOn: '',
             notes: '',
           }}
         />

@@ -61,6 +61,7 @@ export function usePlanBench(data: PlanData) {
       screened: data.screened,
       settledSites: data.settledSites,
       rests: data.rests,
+      minor: data.minor,
       tools: client.tools,
       things: file.things,
     }),
@@ -73,6 +74,7 @@ export function usePlanBench(data: PlanData) {
       data.screened,
       data.settledSites,
       data.rests,
+      data.minor,
     ],
   );
   const found = useMemo(() => foundSites(data.mapped), [data.mapped]);
