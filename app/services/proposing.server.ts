@@ -66,6 +66,7 @@ export async function knownFrom(
         responsePlaces,
         places: summary.places,
         stoppedAt: summary.stoppedAt,
+        byHand: summary.byHand ?? false,
       }),
     ),
     rests,

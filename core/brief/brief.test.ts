@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { addDays, type Day } from '#core/calendar';
 import { itemFor, ladderClient, routineWith, timed } from '#core/examples';
 import { propose, type Known, type Practised } from '#core/proposals';
@@ -153,6 +154,89 @@ describe('a client in three sentences', () => {
     const { changed, borne } = told(daily(2, () => ({ response: null })));
     expect(changed.says).toBe('Too few ratings to tell yet: 2 sessions rated at most.');
     expect(borne.says).toContain('how the days after were is not known');
+  });
+
+  it('who travels: a session on a day that has not begun here is of today, and counts for no day more', () => {
+    const { borne } = told([...daily(8), practised(-1, { response: 'bruised' })]);
+    expect(borne.says).toMatch(/^Bruised after the session today; 8 of 8 sessions done in 8 days/);
+    expect(told([practised(-1, { response: null })]).borne.says).not.toMatch(/-\d/);
+  });
+
+  it('a gap: how long nothing was rated, within what is compared', () => {
+    const gap = told(
+      [...daily(70, (ago) => ({ before: ago > 40 ? 8 : 4 }))].filter(({ id }) => {
+        const ago = Number(id.slice(1));
+        return ago > 50 || ago < 15;
+      }),
+    );
+    expect(gap.changed.says).toMatch(/; nothing was rated for 5 weeks in between\.$/);
+    expect(told(daily(70)).changed.says).not.toContain('in between');
+  });
+
+  it('another tool in the middle: what was rated by one and by the other is not quite comparable', () => {
+    const other = routineWith(
+      itemFor('between-blades', {
+        dose: timed(30),
+        grade: 4,
+        points: 1,
+        sides: 'left',
+        toolId: 'lacrosse-ball',
+      }),
+    );
+    const fall = (ago: number) => ({ before: Math.round(2 + ago / 6) });
+    const sessions = daily(28, fall).map((one, n) =>
+      n < 14 ? one : { ...one, items: other.items },
+    );
+    expect(told(sessions).changed.says).toMatch(
+      /1 place was pressed in more than one way in that time: compare with care\.$/,
+    );
+    expect(told(daily(28, fall)).changed.says).not.toContain('compare with care');
+  });
+
+  it('written down afterwards: how many of what was done', () => {
+    const sessions = daily(8).map((one, n) => (n > 4 ? { ...one, byHand: true } : one));
+    expect(told(sessions).borne.says).toMatch(
+      /^8 of 8 sessions done in 8 days; 3 of them written down afterwards; /,
+    );
+  });
+
+  it('two routines overlapping: sessions by the one before still count, each by its own', () => {
+    const next = routineWith(itemFor('calf', { dose: timed(30), grade: 4, points: 1 }));
+    const sessions = daily(10);
+    const { changed, borne } = told(sessions, {
+      routine: next,
+      issuedOn: day(5),
+      periods: [
+        { from: day(10), timesPerWeek: 7 },
+        { from: day(5), timesPerWeek: 7 },
+      ],
+    });
+    expect(borne.says).toMatch(/^10 of 10 sessions done in 10 days/);
+    expect(changed.says).toContain('the one place that is worked');
+  });
+
+  it('of any record at all: whole sentences, and nothing that is not a number or a word', () => {
+    const felt = fc.record({
+      ago: fc.integer({ min: -1, max: 90 }),
+      before: fc.integer({ min: 0, max: 10 }),
+      after: fc.integer({ min: 0, max: 10 }),
+      response: fc.constantFrom(null, 'none', 'sore', 'bruised', 'numb', 'gone for good'),
+      stopReason: fc.constantFrom(null, 'enough', 'numb', 'alarm', 'bored'),
+      counts: fc.boolean(),
+      tooMuch: fc.boolean(),
+    });
+    fc.assert(
+      fc.property(fc.array(felt, { maxLength: 25 }), (all) => {
+        const sessions = all
+          .toSorted((a, b) => b.ago - a.ago)
+          .map(({ ago, ...one }, n) => ({ ...practised(ago, one), id: `s${n}` }));
+        for (const { says } of Object.values(told(sessions))) {
+          expect(says).toMatch(/^[A-Z“\d].*[.!?]$/);
+          expect(says).not.toMatch(/undefined|null|NaN|Infinity|-\d|\.\.|;;| {2}|: ;/);
+        }
+      }),
+      { numRuns: 200 },
+    );
   });
 
   it('says nothing twice and ends every sentence', () => {

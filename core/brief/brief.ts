@@ -1,5 +1,7 @@
 import { findSite, placeOf, type Side } from '#core/anatomy';
 import { daysBetween, type Day } from '#core/calendar';
+import { isPress, type PressItem } from '#core/routine';
+import { pairs } from 'd3-array';
 import { adherenceOf, type Known, type Proposal, type Proposals } from '#core/proposals';
 import { gravestOf, type DropRow } from '#core/trend';
 
@@ -33,7 +35,8 @@ const size = (grades: number | null): string =>
     .toFixed(1)
     .replace(/\.0$/, '');
 const ago = (day: Day, today: Day): string => {
-  const days = daysBetween(day, today);
+  // Who travels may have logged it on a day that has not begun here.
+  const days = Math.max(0, daysBetween(day, today));
   return days === 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`;
 };
 
@@ -60,8 +63,41 @@ const spanOf = (rows: readonly DropRow[]): string => {
   return counted(Math.max(1, Math.round(days / 7)), 'week');
 };
 
+/** So long without a rating in between is said; our own choice, days. */
+const GAP_DAYS = 21;
+
+/** The longest time without a rating within what is compared; empty where it is none to speak of. */
+function gapWords(rows: readonly DropRow[]): string {
+  const days = [...new Set(rows.flatMap(({ strokes }) => strokes.map(({ day }) => day)))].sort();
+  const gaps = pairs(days).map(([a, b]) => daysBetween(a, b));
+  const longest = Math.max(0, ...gaps);
+  return longest < GAP_DAYS
+    ? ''
+    : `nothing was rated for ${counted(Math.round(longest / 7), 'week')} in between`;
+}
+
+/** What a place is pressed with and how, as far as ratings depend on it. */
+const wayKey = ({ toolId, positionId, surfaceId, adjustmentId }: PressItem): string =>
+  [toolId, positionId, surfaceId ?? '', adjustmentId ?? ''].join('|');
+
+/** Places among these whose ratings were given in more than one way: less comparable than they look. */
+function wayWords(rows: readonly DropRow[], sessions: Known['sessions']): string {
+  const changedWay = rows.filter(({ siteId, strokes }) => {
+    const rated = new Set(strokes.map(({ sessionId }) => sessionId));
+    const ways = sessions
+      .filter(({ id }) => rated.has(id))
+      .flatMap(({ items }) => items.filter(isPress).filter((item) => item.siteId === siteId))
+      .map(wayKey);
+    return new Set(ways).size > 1;
+  });
+  const sites = new Set(changedWay.map(({ siteId }) => siteId)).size;
+  return sites === 0
+    ? ''
+    : `${counted(sites, 'place was', 'places were')} pressed in more than one way in that time: compare with care`;
+}
+
 /** What changed, place by place, and only where it is more than wavering. */
-function changed(rows: readonly DropRow[]): Sentence {
+function changed(rows: readonly DropRow[], sessions: Known['sessions']): Sentence {
   if (rows.length === 0) return { says: 'Nothing has been rated yet.', attention: false };
   const of = (...verdicts: DropRow['change']['verdict'][]) =>
     rows.filter(({ change }) => verdicts.includes(change.verdict));
@@ -94,6 +130,7 @@ function changed(rows: readonly DropRow[]): Sentence {
             : `no change at ${counted(level.length, 'other')}`,
         ]
       : []),
+    ...[gapWords(rows), wayWords([...less, ...more, ...slight], sessions)].filter(Boolean),
   ];
   return {
     says: `In ${spanOf(rows)}: ${parts.join('; ')}.`,
@@ -147,7 +184,9 @@ function borne(known: Known, rows: readonly DropRow[]): Sentence {
           ? 'borne well after the one that was asked about'
           : `borne well after all ${known14.length} that were asked about`
       : '';
-  const parts = [grave, tooHard, did, calm, resting].filter(Boolean);
+  const byHand = recent.filter((one) => one.byHand).length;
+  const written = byHand > 0 ? `${byHand} of them written down afterwards` : '';
+  const parts = [grave, tooHard, did, written, calm, resting].filter(Boolean);
   return {
     says: `${capital(parts.join('; '))}.`,
     attention:
@@ -201,7 +240,7 @@ export const brief = ({
   rows: readonly DropRow[];
   proposals: Proposals;
 }): Brief => ({
-  changed: changed(rows),
+  changed: changed(rows, known.sessions),
   borne: borne(known, rows),
   next: next(proposals),
 });

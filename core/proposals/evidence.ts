@@ -27,6 +27,8 @@ export interface Practised {
   /** Where, if that was said. */
   responsePlaces: readonly RestingPlace[] | null;
   places: readonly PlaceSummary[];
+  /** Done without the device, and written down afterwards. */
+  byHand?: boolean;
   /** Where it was stopped, as far as that is known. */
   stoppedAt?: readonly RestingPlace[];
 }
