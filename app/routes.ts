@@ -40,6 +40,7 @@ export default [
     route('clients/:clientId/referral', 'routes/staff/referral/referral.tsx'),
     route('clients/:clientId/hand-out', 'routes/staff/hand-out/hand-out.tsx'),
     route('clients/:clientId/preview', 'routes/staff/preview/preview.tsx'),
+    route('clients/:clientId/usual', 'routes/staff/review/expected.ts'),
     route('clients/:clientId/others', 'routes/staff/plan/others.ts'),
     route('clients/:clientId/ways', 'routes/staff/plan/ways.ts'),
     route('clients/:clientId/templates', 'routes/staff/plan/templates.ts'),

@@ -1,4 +1,5 @@
 import type { Day } from '#core/calendar';
+import type { WeekRated } from '#core/trend';
 import { sql } from 'drizzle-orm';
 import type { Database } from './database.server';
 import { rowsOf } from './rowsOf.server';
@@ -40,3 +41,38 @@ export const firstComplaints = (db: Database, practiceId: string) =>
         and coalesce(k.content ->> 'over', 'false') <> 'true'
       order by k.client_id, k.at, k.id`,
   );
+
+/** So many of the latest sessions of a practice are looked at for what is usual in it. */
+const USUAL_FROM = 20_000;
+
+/**
+ * How tender sites were on first pressing, week by week from each client’s first there: of the sites named, over the latest
+ * sessions of the whole practice.
+ */
+export const weeksSinceFirst = (db: Database, practiceId: string, siteIds: readonly string[]) =>
+  siteIds.length === 0
+    ? Promise.resolve([])
+    : rowsOf<WeekRated>(
+        db,
+        sql`with rated as (
+            select s.client_id, s.day, p.place ->> 'siteId' as site_id, (p.place ->> 'before')::float8 as grade
+            from (
+              select o.client_id, o.day, o.summary from practised_session o
+              join client c on c.id = o.client_id
+              where c.practice_id = ${practiceId}
+              order by o.started_at desc limit ${USUAL_FROM}
+            ) s
+            cross join lateral jsonb_array_elements(s.summary -> 'places') as p(place)
+            where jsonb_typeof(p.place -> 'before') = 'number'
+              and p.place ->> 'siteId' in (${sql.join(
+                siteIds.map((id) => sql`${id}`),
+                sql`, `,
+              )})
+          ), first as (
+            select client_id, site_id, min(day) as day from rated group by 1, 2
+          )
+          select r.client_id as "clientId", r.site_id as "siteId",
+            ((r.day - f.day) / 7)::integer as week, avg(r.grade) as grade
+          from rated r join first f on f.client_id = r.client_id and f.site_id = r.site_id
+          group by 1, 2, 3 order by 1, 2, 3`,
+      );

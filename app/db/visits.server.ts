@@ -1,9 +1,19 @@
 import { storedPointSchema } from '#core/map';
-import { and, asc, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
+import type { DoneThen } from '#core/visit';
+import { and, asc, between, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import type { Database } from './database.server';
 import { once } from './reading.server';
-import { mapPoint, measurement, picture, user, visit } from './schema.server';
+import {
+  mapPoint,
+  measurement,
+  picture,
+  routine,
+  routineVersion,
+  screening,
+  user,
+  visit,
+} from './schema.server';
 
 const visitColumns = {
   id: visit.id,
@@ -187,4 +197,43 @@ export async function visitCounts(db: Database, visitId: string | null, lastId: 
     })
     .from(sql`(select 1) as one`);
   return row ?? { points: 0, unpressed: 0, figuresBefore: 0, figuresAfter: 0 };
+}
+
+/** When things were kept in a visit, by the stage they belong to; what was taken back was done too. */
+export async function doneIn(
+  db: Database,
+  { id, clientId, from, until }: { id: string; clientId: string; from: Date; until: Date },
+): Promise<DoneThen[]> {
+  // One after the other: in a transaction there is one connection.
+  const screened = await db
+    .select({ at: screening.at })
+    .from(screening)
+    .where(
+      and(
+        eq(screening.clientId, clientId),
+        eq(screening.confirmed, true),
+        between(screening.at, from, until),
+      ),
+    );
+  const points = await db
+    .select({ at: mapPoint.at })
+    .from(mapPoint)
+    .where(and(eq(mapPoint.clientId, clientId), eq(mapPoint.visitId, id)));
+  const figures = await db
+    .select({ at: measurement.at })
+    .from(measurement)
+    .where(and(eq(measurement.clientId, clientId), eq(measurement.visitId, id)));
+  const issued = await db
+    .select({ at: routineVersion.issuedAt })
+    .from(routineVersion)
+    .innerJoin(routine, eq(routine.id, routineVersion.routineId))
+    .where(and(eq(routine.clientId, clientId), between(routineVersion.issuedAt, from, until)));
+  const of = (stage: DoneThen['stage'], rows: readonly { at: Date }[]) =>
+    rows.map(({ at }) => ({ stage, at: at.getTime() }));
+  return [
+    ...of('Screen', screened),
+    ...of('Map', points),
+    ...of('Measure', figures),
+    ...of('Plan', issued),
+  ];
 }

@@ -5,6 +5,7 @@ import { practisedSession } from '~/db/schema.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
 import type { Principal } from '~/keeping/server/setting.server';
 import { CASELOAD_WEEKS, caseloadOf } from './caseload.server';
+import { usualHere } from './expected.server';
 import {
   addClient,
   details,
@@ -96,5 +97,30 @@ describe('the caseload', () => {
   it('shows nobody of another practice', async () => {
     await addClient(setting, owner, details({ name: 'Cy Quill' }));
     expect((await caseloadOf(setting, stranger)).rows).toEqual([]);
+  });
+});
+
+describe('what is usual in the practice', () => {
+  it('compares with the others of this practice after as many weeks, and names nobody', async () => {
+    const begun = addDays(today, -40);
+    const course = async (name: string, grades: [number, number], therapist = owner) => {
+      const clientId = await addClient(setting, therapist, details({ name }));
+      const versionId = await issueTo(setting, therapist, clientId);
+      await practised(clientId, versionId, begun, [null, grades[0]]);
+      // Of one week, the mean.
+      await practised(clientId, versionId, addDays(begun, 28), [null, grades[1] - 1]);
+      await practised(clientId, versionId, addDays(begun, 30), [null, grades[1] + 1]);
+      return clientId;
+    };
+    const [me] = [await course('Dee Quill', [6, 5])];
+    for (const [n, then] of [5, 4, 4, 3, 2].entries()) await course(`Other ${n}`, [6, then]);
+    // What another practice sees is not counted.
+    await course('Far Quill', [6, 10], stranger);
+    const usual = await usualHere(setting, owner, me);
+    expect(usual).toEqual([{ siteId: 'chest', week: 4, others: 5, usual: [-3, -2, -2], here: -1 }]);
+    expect(JSON.stringify(usual)).not.toMatch(/Other|Quill/);
+    await expect(usualHere(setting, stranger, me)).rejects.toMatchObject({ status: 404 });
+    const fresh = await addClient(setting, owner, details({ name: 'Eve Quill' }));
+    expect(await usualHere(setting, owner, fresh)).toEqual([]);
   });
 });

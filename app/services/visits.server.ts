@@ -1,8 +1,16 @@
-import { dayOf } from '#core/calendar';
+import { dayOf, timeOf } from '#core/calendar';
+import { doneWhen } from '#core/visit';
 import { and, desc, eq } from 'drizzle-orm';
 import { recordAudit } from '~/db/audit.server';
 import { client, visit } from '~/db/schema.server';
-import { measurementsOf, notesOf, pointsOf, visitsOf } from '~/db/visits.server';
+import {
+  doneIn,
+  measurementsOf,
+  notesOf,
+  pointsOf,
+  visitsOf,
+  type VisitRow,
+} from '~/db/visits.server';
 import { found, Refusal } from '~/keeping/server/refusal.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { fileOf } from './clientFile.server';
@@ -86,10 +94,55 @@ export const reopenVisit = (setting: Setting, who: Principal, clientId: string, 
 const MOST_SHOWN = 12;
 
 /** What the visit page shows: the open visit with its notes and its summary so far, and those before. */
+/** No visit is longer; our own choice. */
+const LONGEST_VISIT_MS = 6 * 3_600_000;
+
+/** What was done when in a visit, in the practice’s time: along its length from 0 to 1, and by the clock. */
+async function doneStrip(
+  { db, now }: Setting,
+  { timeZone }: Principal,
+  {
+    id,
+    clientId,
+    startedAt,
+    finishedAt,
+  }: Pick<VisitRow, 'id' | 'clientId' | 'startedAt' | 'finishedAt'>,
+) {
+  const end = finishedAt ?? now();
+  const from = startedAt.getTime();
+  const done = await doneIn(db, { id, clientId, from: startedAt, until: end });
+  // Left open and finished days later, it lasted as long as something was kept in it.
+  const isLeft = end.getTime() - from > LONGEST_VISIT_MS;
+  const until = isLeft
+    ? Math.max(from, ...done.map(({ at }) => at).filter((at) => at - from <= LONGEST_VISIT_MS))
+    : end.getTime();
+  const clock = (at: number) => timeOf(at, timeZone);
+  const along = (at: number) => (at - from) / Math.max(1, until - from);
+  return {
+    begun: clock(from),
+    /** Null: it is open still, or was left so. */
+    ended: finishedAt && !isLeft ? clock(until) : null,
+    isLeft,
+    minutes: Math.round((until - from) / 60_000),
+    rows: doneWhen(done, { from, until }).map(({ stage, spans }) => ({
+      stage,
+      spans: spans.map((span) => ({
+        from: along(span.from),
+        to: along(span.to),
+        begin: clock(span.from),
+        end: clock(span.to),
+        many: span.many,
+      })),
+    })),
+  };
+}
+export type DoneStrip = Awaited<ReturnType<typeof doneStrip>>;
+
 export async function visitPage(setting: Setting, who: Principal, clientId: string) {
   const file = await fileOf(setting, who, clientId);
   const rows = await notesOf(setting.db, clientId, MOST_SHOWN);
   const open = rows.find(({ finishedAt }) => finishedAt === null) ?? null;
+  const last = rows.find(({ finishedAt }) => finishedAt !== null);
   return {
     today: dayOf(setting.now().getTime(), file.timeZone),
     open: open && {
@@ -100,7 +153,10 @@ export async function visitPage(setting: Setting, who: Principal, clientId: stri
       notesRevision: open.notesRevision,
       notesByName: open.notesByName,
       summary: await summaryOf(setting.db, file, open.id),
+      strip: await doneStrip(setting, who, open),
     },
+    /** Of the last one that is finished. */
+    lastStrip: last ? await doneStrip(setting, who, last) : null,
     past: rows
       .filter(({ finishedAt }) => finishedAt !== null)
       .map(({ id, day, startedByName, summary, notes }) => ({

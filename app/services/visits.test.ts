@@ -1,3 +1,4 @@
+import { timeOf } from '#core/calendar';
 import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
 import { follow, PLACES } from '#core/anatomy';
@@ -114,6 +115,38 @@ describe('a visit', () => {
     expect(page.past.map(({ summary }) => summary?.tender)).toEqual([1, 2]);
   });
 
+  it('is told along its time: what was kept when, by the practice’s clock', async () => {
+    const clientId = await addClient(setting, owner, details());
+    const minutes = (many: number) => setting.moveTo(new Date(NOW.getTime() + many * 60_000));
+    await startVisit(setting, owner, clientId);
+    minutes(2);
+    await screened(setting, owner, clientId);
+    minutes(5);
+    await addPoint(setting, owner, clientId, { id: uuid(), point: point('calf', 4) });
+    minutes(7);
+    await addPoint(setting, owner, clientId, { id: uuid(), point: point('side-low-back', 6) });
+    minutes(15);
+    await keepMeasure(setting, owner, clientId, measure());
+    minutes(20);
+    expect((await visitPage(setting, owner, clientId)).open?.strip).toMatchObject({ ended: null });
+    await finishVisit(setting, owner, clientId);
+    minutes(60);
+    const { lastStrip } = await visitPage(setting, owner, clientId);
+    expect(lastStrip).toMatchObject({ minutes: 20, isLeft: false });
+    expect(
+      lastStrip?.rows.map(({ stage, spans }) => [stage, spans.map(({ many }) => many)]),
+    ).toEqual([
+      ['Screen', [1]],
+      ['Map', [2]],
+      ['Measure', [1]],
+    ]);
+    const map = lastStrip?.rows[1]?.spans[0];
+    expect([map?.from, map?.to]).toEqual([0.25, 0.35]);
+    expect([map?.begin, map?.end]).toEqual(
+      [5, 7].map((at) => timeOf(NOW.getTime() + at * 60_000, owner.timeZone)),
+    );
+  });
+
   it('left open on an earlier day is finished before anything of today is counted to it', async () => {
     const clientId = await addClient(setting, owner, details());
     const calf = point('calf', 6);
@@ -126,6 +159,8 @@ describe('a visit', () => {
       ['2026-03-31', true],
     ]);
     const page = await visitPage(setting, owner, clientId);
+    // It was not three weeks long.
+    expect(page.lastStrip).toMatchObject({ isLeft: true, ended: null, minutes: 0 });
     expect(page.open?.id).toBe(openId);
     expect(page.past.map(({ id, summary }) => [id, summary?.tender])).toEqual([[lastId, 1]]);
     expect(page.open?.summary.changes).toMatchObject({ less: 1 });

@@ -1,3 +1,4 @@
+export { expectedOf, expectedWords, type Expected, type WeekRated } from './expected';
 export { goesWith, timeOfHour, type Felt, type Together } from './goesWith';
 export { rankSum } from './rankSum';
 export { rowsWithin, type Looked } from './within';

@@ -7,3 +7,4 @@ export {
   type VisitSummary,
 } from './summary';
 export { stageToOpen, type OpenStage } from './stageToOpen';
+export { doneWhen, type DoneRow, type DoneSpan, type DoneStage, type DoneThen } from './doneWhen';

@@ -216,7 +216,7 @@ export async function seedVisits(seeding: Seeding): Promise<void> {
         clientId,
         visitId,
         by: therapistId,
-        at: new Date(noon(on) + place * 1000),
+        at: new Date(noon(on) + 240_000 + place * 70_000),
         day: on,
       })),
     );
@@ -227,7 +227,7 @@ export async function seedVisits(seeding: Seeding): Promise<void> {
         clientId,
         visitId,
         by: therapistId,
-        at: new Date(noon(on) + 600_000 + place * 1000),
+        at: new Date(noon(on) + 840_000 + place * 40_000),
         day: on,
       })),
     );

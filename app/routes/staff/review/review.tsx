@@ -21,6 +21,7 @@ import { LookAt } from './LookAt';
 import { RatingsTable } from './RatingsTable';
 import { Reaches } from './Reaches';
 import { Together } from './Together';
+import { Usual } from './Usual';
 import { useTaking } from './useTaking';
 import { nearDay, shortDay } from '~/ui/parts/words';
 import { Aside } from '~/ui/parts/Bench';
@@ -211,6 +212,7 @@ export default function Review({ loaderData, params }: Route.ComponentProps) {
               2001).
             </p>
             <RatingsTable rows={rows} />
+            <Usual clientId={params.clientId} />
           </>
         )}
         {reaches.length > 0 && <Reaches reaches={reaches} today={today} />}

@@ -8,6 +8,7 @@ import { Notice } from '~/ui/parts/Notice';
 import { useSaid } from '~/ui/parts/useSaid';
 import { longDay, shortDay } from '~/ui/parts/words';
 import { Aside } from '~/ui/parts/Bench';
+import { DoneStrip } from './DoneStrip';
 import { Notes, NotesRead } from './Notes';
 import type { Route } from './+types/visit';
 import classes from './visit.module.css';
@@ -59,12 +60,21 @@ function Sentences({ summary }: { summary: Summary }) {
 }
 
 /** A finished visit, whole. */
-function Past({ visit, today }: { visit: Data['past'][number]; today: string }) {
+function Past({
+  visit,
+  today,
+  strip,
+}: {
+  visit: Data['past'][number];
+  today: string;
+  strip: Data['lastStrip'];
+}) {
   const { day, startedByName, summary, notes } = visit;
   return (
     <section className={classes.last}>
       <h2>Last visit, {shortDay(day, today)}</h2>
       <p className={classes.soft}>{startedByName}</p>
+      {strip && <DoneStrip strip={strip} />}
       {summary && <Sentences summary={summary} />}
       <NotesRead notes={notes} />
     </section>
@@ -102,6 +112,7 @@ export default function Visit({ loaderData, actionData }: Route.ComponentProps) 
               <Link to={`${base}/plan`}>Plan</Link>
             </p>
             <h3>So far</h3>
+            <DoneStrip strip={open.strip} />
             <Sentences summary={open.summary} />
             <div className={classes.finish}>
               {button('finish', 'Finish the visit')}
@@ -140,7 +151,7 @@ export default function Visit({ loaderData, actionData }: Route.ComponentProps) 
                 </Form>
               </section>
             )}
-            {last && <Past visit={last} today={today} />}
+            {last && <Past visit={last} today={today} strip={loaderData.lastStrip} />}
           </>
         )}
       </section>
@@ -154,7 +165,7 @@ export default function Visit({ loaderData, actionData }: Route.ComponentProps) 
             revision={open.notesRevision}
           />
         )}
-        {open && last && <Past visit={last} today={today} />}
+        {open && last && <Past visit={last} today={today} strip={loaderData.lastStrip} />}
         {older.length > 0 && <h2>Earlier visits</h2>}
         {!last && (
           <p className={classes.soft}>
