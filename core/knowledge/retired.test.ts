@@ -76,5 +76,6 @@ it('a stop reason that is no longer offered is told to the therapist', () => {
     weight: 'tell',
     advice: null,
     nothingStarts: false,
+    rests: false,
   });
 });
