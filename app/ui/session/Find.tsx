@@ -86,6 +86,8 @@ function useFit(isNew: boolean) {
     settle();
     const watch = new ResizeObserver(settle);
     watch.observe(frame);
+    // The words grow when their letters come late, and the frame does not.
+    for (const part of frame.children) watch.observe(part);
     return () => watch.disconnect();
   }, [fit, isNew]);
   return { fit, setFit, body };
