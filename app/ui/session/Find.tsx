@@ -74,6 +74,8 @@ function useFit(isNew: boolean) {
     if (!frame || fit.stage === 'caution') return;
     const least = PICTURE_PX[fit.stage];
     const settle = () => {
+      // Opened again by a touch: who wants to read it scrolls.
+      if (fit.folded && frame.querySelector('details')?.open) return;
       const over = frame.scrollHeight > frame.clientHeight + 2;
       // The way to find can be opened again by a touch; the drawing is worth the room.
       const room = frame.querySelector('[data-room]')?.clientHeight ?? least;
