@@ -139,13 +139,14 @@ export function postTrayOf({ db }: Setting, who: Principal) {
 async function isHeld(db: Database, clientId: string): Promise<boolean> {
   const { interviews, answers } = await answersInForce(db, clientId);
   if (allStop(screen(answers))) return true;
+  // Once the course is over nothing is asked, also of who may go on.
+  if (overOf(await courseStepsOf(db, clientId))) return true;
   const sessions = await lastKnownOf(db, clientId, SESSIONS_FROM);
   const version = await latestVersion(db, clientId);
   return (
     inTheWay({
       interviews: interviews.map(({ at, confirmed }) => ({ at: at.getTime(), confirmed })),
       sessions,
-      over: overOf(await courseStepsOf(db, clientId)),
       excused: (version?.content.reasons?.interview ?? '') !== '',
     }) !== null
   );

@@ -12,11 +12,12 @@ import type { OpenDatabase } from '~/db/open.server';
 import { remindingOf } from '~/db/reminders.server';
 import { postTray, pushTarget, reminder } from '~/db/schema.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
+import type { Body } from '~/keeping/bodies';
 import type { Principal } from '~/keeping/server/setting.server';
 import { mailBy, pushHosts } from './outward.server';
 import { clientStart } from './practising.server';
 import { keepWish, ownReminding, postTrayOf, putOff, remind, takeDevice } from './reminding.server';
-import { sendLog } from './testing/letters.server';
+import { add, send, sendLog } from './testing/letters.server';
 import { issueTo, joinedClient, NOW, settingFor, setUp } from './testing/practiceForTests.server';
 
 const ZONE = 'Europe/Copenhagen';
@@ -121,6 +122,20 @@ describe('a reminder', () => {
     expect((await clientStart(setting, who)).isTime).toBe(false);
     await remind(setting);
     expect(await trayFor(clientId)).toEqual([]);
+  });
+
+  it('does not come once the course is over, and comes again when it is taken up', async () => {
+    const { clientId, due } = await reminded('Course Over');
+    const say = (body: Body<'course'>) =>
+      send(setting, owner, add('course', clientId, uuid(), body));
+    await say({ what: 'ended', outcome: 'goal met', goesOn: true });
+    setting.moveTo(new Date(due.getTime() + 1_000));
+    await remind(setting);
+    expect(await trayFor(clientId)).toEqual([]);
+    await say({ what: 'resumed' });
+    setting.moveTo(new Date(due.getTime() + 24 * HOUR + 1_000));
+    await remind(setting);
+    expect(await trayFor(clientId)).toHaveLength(1);
   });
 
   it('that is put off comes then, once', async () => {

@@ -108,6 +108,7 @@ function isTime(
   if (come.length === 0 || (snoozedUntil !== null && snoozedUntil > now)) return false;
   const before = come.filter((at) => at < last);
   const held =
+    overOf(known.course) !== null ||
     allStop(screen(known.screening)) !== null ||
     wayOf({ ...known, reminding, timeZone, timesOfDay, habits, sessions }, version) !== null;
   return isWanted({ day, at: last }, { sessions, before, held }, now);
