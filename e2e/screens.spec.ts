@@ -290,7 +290,8 @@ for (const { viewport, staff, client } of VIEWS) {
     await page.getByRole('button', { name: 'Stop' }).click();
     await sound('stop');
     await page.clock.runFor(1_100);
-    await page.getByRole('button', { name: /^Numbness/ }).click();
+    // No numbness: the place would rest, and the tests after this one would be of another routine.
+    await page.getByRole('button', { name: /^Too sore/ }).click();
     await expect(page.getByRole('heading', { name: 'Come out slowly' })).toBeVisible();
     await sound('stopped');
     expect(errors).toEqual([]);

@@ -24,6 +24,7 @@ export {
   countsByTouch,
   heldBefore,
   heldSeconds,
+  ledBefore,
   limitOf,
   ratingDue,
   restLeft,

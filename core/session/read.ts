@@ -1,6 +1,6 @@
 import { allowance, countedIn } from '#core/dosage';
 import { COUNT_IN_SECONDS, isHold, placesPressed, type HoldStep, type Step } from '#core/routine';
-import type { SessionState } from './state';
+import type { HoldRecord, SessionState } from './state';
 
 /** During a fade hold the client is asked this often; common practice says “every so often”. */
 export const RATE_EVERY_SECONDS = 15;
@@ -14,6 +14,25 @@ const clock = (state: SessionState, now: number) => state.pausedAt ?? now;
 
 /** The step the session stands at, or undefined at the end. */
 export const stepOf = (state: SessionState): Step | undefined => state.steps[state.stepIndex];
+
+/** Steps that nobody was led through: left out, or no time left for them. */
+const PASSED_OVER: readonly HoldRecord['outcome'][] = ['left out', 'site cap'];
+
+/**
+ * The steps before one that a client was led through: where they come from, and what they have been told already. What rests,
+ * or was left no time, is none of them.
+ *
+ * @param index the present one when absent
+ */
+export function ledBefore(
+  { steps, holds, stepIndex }: SessionState,
+  index = stepIndex,
+): readonly Step[] {
+  const passed = new Set(
+    holds.flatMap(({ step, outcome }) => (PASSED_OVER.includes(outcome) ? [step] : [])),
+  );
+  return steps.slice(0, index).filter((step) => !passed.has(step.index));
+}
 
 /** Contact already made on a step's site and side, in seconds. */
 export function spentSeconds(state: SessionState, step: HoldStep): number {

@@ -1,4 +1,4 @@
-import type { Side } from '#core/anatomy';
+import type { RestingPlace } from '#core/response';
 import type { Step } from '#core/routine';
 import type { LeavingReason, SkipReason, StopReason } from './reasons';
 
@@ -70,12 +70,6 @@ export type Correction = { at: number } & (
   | { of: 'session' }
 );
 
-/** One site on one side. */
-export interface StoppedPlace {
-  siteId: string;
-  side: Side;
-}
-
 export interface SessionState {
   steps: readonly Step[];
   status: 'ready' | 'running' | 'paused' | 'stopped' | 'finished';
@@ -90,7 +84,7 @@ export interface SessionState {
   endedAt: number | null;
   stopReason: StopReason | null;
   /** What was pressed, or about to be, when it was stopped; none where it was told before anything was begun on. */
-  stoppedAt: readonly StoppedPlace[];
+  stoppedAt: readonly RestingPlace[];
   word: string;
   /** Contact seconds of earlier sessions of the day, by site and side. */
   spentBefore: Readonly<Record<string, number>>;

@@ -1,15 +1,16 @@
 import { isHold, placeKey, sidesPressed } from '#core/routine';
 import { currentHold, stepOf } from './read';
-import type { SessionState, StoppedPlace } from './state';
+import type { RestingPlace } from '#core/response';
+import type { SessionState } from './state';
 
-const placesOf = (step: SessionState['steps'][number] | undefined): StoppedPlace[] =>
+const placesOf = (step: SessionState['steps'][number] | undefined): RestingPlace[] =>
   step && isHold(step) ? sidesPressed(step).map((side) => ({ siteId: step.siteId, side })) : [];
 
 /**
  * Where a running session is stopped: what is pressed, or looked for, and what was pressed last where the present place
  * has not been pressed yet: which of the two it came from nobody knows. None before anything was begun on.
  */
-export function stoppedAt(state: SessionState): StoppedPlace[] {
+export function stoppedAt(state: SessionState): RestingPlace[] {
   const here = placesOf(stepOf(state));
   const isPressed = state.phase.name === 'hold' || (currentHold(state)?.contactSeconds ?? 0) > 0;
   const before = isPressed

@@ -1,4 +1,5 @@
 import type { Side } from '#core/anatomy';
+import type { RestingPlace } from '#core/response';
 import type { ActivityKind } from '#core/activities';
 import {
   holdsAmong,
@@ -9,7 +10,7 @@ import {
   type Step,
 } from '#core/routine';
 import { stopReason, type LeavingReason, type SkipReason } from './reasons';
-import type { Correction, HoldOutcome, HoldRecord, SessionState, StoppedPlace } from './state';
+import type { Correction, HoldOutcome, HoldRecord, SessionState } from './state';
 
 /** One point of the map in one session: its rating while pressing, and the last one. */
 export interface RatedPoint {
@@ -73,7 +74,7 @@ export interface SessionSummary {
    * What was pressed, or about to be, when it was stopped for something the therapist is told of; none where nothing was
    * begun on. Absent: it was not stopped so, or in an earlier edition.
    */
-  stoppedAt?: readonly StoppedPlace[];
+  stoppedAt?: readonly RestingPlace[];
   /** Done without the device, and told afterwards. */
   byHand?: true;
   /** It was not done, as was said afterwards: nothing of it counts. */

@@ -1,7 +1,7 @@
 import { placeOf } from '#core/anatomy';
 import { countedIn } from '#core/dosage';
 import { isHold, type HoldStep, type LedRoutine, type Step } from '#core/routine';
-import { limitOf, type SessionState } from '#core/session';
+import { ledBefore, limitOf, type SessionState } from '#core/session';
 
 type Words = Pick<LedRoutine, 'sites' | 'postures'>;
 
@@ -18,7 +18,7 @@ function placeSaid(step: HoldStep, { sites }: Words): string {
 
 /** What is said before a step: where, what to do with the body, how hard. */
 function before(state: SessionState, step: Step, words: Words): string {
-  const previous = state.steps[state.stepIndex - 1];
+  const previous = ledBefore(state).at(-1);
   const into =
     step.positionId !== previous?.positionId ? words.postures[step.positionId ?? '']?.getIn : '';
   if (!isHold(step)) {

@@ -6,6 +6,7 @@ import {
   type Count,
   type EventBody,
   type SessionState,
+  ledBefore,
 } from '#core/session';
 import { clockTime } from '~/ui/parts/words';
 import { BreathDrawing } from '~/ui/practise/BreathDrawing';
@@ -48,7 +49,7 @@ export function BeforeDoing({ state, happen, onSkip, onStop }: DoingProps) {
   const early = useEarly('activity');
   const step = activityOf(state);
   if (!step) return null;
-  const before = state.steps[state.stepIndex - 1];
+  const before = ledBefore(state).at(-1);
   const isOtherSide = before?.itemId === step.itemId && before.side !== step.side;
   const isTold = step.limitSeconds === 0;
   const way = wayPicture(step);

@@ -68,7 +68,7 @@ export function Closing({
 }) {
   const [word, setWord] = useState('');
   const { postures, sites } = useLed();
-  const position = postures[postureBefore(state.steps, state.steps.length)];
+  const position = postures[postureBefore(state, state.steps.length)];
   const care = sites[holdsAmong(state.steps).at(-1)?.siteId ?? '']?.afterCare;
   const tooMuch = state.holds.some(
     ({ outcome }) => outcome === 'too-much' || outcome === 'only-pain',
@@ -194,7 +194,7 @@ export function Stopped({
   const reason = stopReason(state.stopReason ?? 'enough');
   const logged = useLogged();
   const { postures } = useLed();
-  const position = postures[postureBefore(state.steps, state.stepIndex + 1)];
+  const position = postures[postureBefore(state, state.stepIndex + 1)];
   return (
     <>
       <header className={classes.top}>

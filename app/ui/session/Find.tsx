@@ -1,6 +1,6 @@
 import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { isHold, pauseBefore, placesPressed, type HoldStep, type Step } from '#core/routine';
-import type { EventBody, SessionState } from '#core/session';
+import { ledBefore, type EventBody, type SessionState } from '#core/session';
 import { Caution } from './Caution';
 import { useEarly } from './early';
 import { FOR_THE_HELPER } from './helper';
@@ -99,7 +99,7 @@ function useFit(isNew: boolean) {
 export function Find({ state, happen, onSkip, onNothing, onStop }: FindProps) {
   const present = usePresentPlace(state);
   const { ways, postures, sites } = useLed();
-  const last = state.steps[state.stepIndex - 1];
+  const last = ledBefore(state).at(-1);
   // What is not pressed has no place: after it every place is a new one.
   const before = last && isHold(last) ? last : undefined;
   const isNew =

@@ -3,7 +3,15 @@ import { ACTIVITY_KIND_IDS, ACTIVITY_KINDS } from '#core/activities';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { MemoryRouter } from 'react-router';
 import { findSite } from '#core/anatomy';
-import { anyRoutine, anyScreenAnswer, itemFor, routineWith, runner } from '#core/examples';
+import {
+  anyRoutine,
+  anyScreenAnswer,
+  itemFor,
+  routineWith,
+  runner,
+  timed,
+  yesTo,
+} from '#core/examples';
 import { gradeMeaning, holdsAmong, isHold, ledWords, type Routine } from '#core/routine';
 import { heldSeconds, limitOf, STOP_REASONS, stopReason, summarise } from '#core/session';
 import { Closing, Finished, Stopped } from './Ending';
@@ -196,6 +204,22 @@ describe('the screens of a session', () => {
         expect(says).not.toContain('is logged');
       }),
       { numRuns: 25 },
+    );
+  });
+
+  it('after a side that is left out the other is the first: shown where, how to get there, and not called the other', () => {
+    const routine = routineWith(itemFor('chest', { sides: 'both', points: 1, dose: timed(30) }));
+    const run = runner(routine, [yesTo('implant', { sides: ['left'] })]);
+    run.happen({ type: 'started' });
+    const [first, second] = holdsAmong(run.state.steps);
+    expect([first?.leftOut !== undefined, second?.side]).toEqual([true, 'right']);
+    const markup = shown(run, routine);
+    const says = text(markup);
+    expect(says).toContain('Chest, right');
+    expect(says).not.toContain('Other side');
+    expect(markup).toContain('Where to press, drawn');
+    expect(says).toContain(
+      plain(ledWords(routine).postures[second?.positionId ?? '']?.getIn ?? '-'),
     );
   });
 
