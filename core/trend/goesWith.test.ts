@@ -105,7 +105,12 @@ describe('what goes with what', () => {
         many(9, () => felt({ highest: null })),
         'pressure',
       ).says,
-    ).toBe('No day after is known yet.');
+    ).toBe('None of the sessions before a known day after was rated.');
+    // Between two sessions the middle may be half a second: it is no “1:60”.
+    const halves = many(8, (n) =>
+      felt({ contactSeconds: 119 + ((n >> 1) % 2), sore: n % 2 === 0 }),
+    );
+    expect(of(halves, 'dose').says).toMatch(/^Contact 2:00 before the 4 sore days, 2:00 before/);
     expect(
       of(
         many(9, () => felt()),

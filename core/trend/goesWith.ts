@@ -39,8 +39,11 @@ export function timeOfHour(hour: number): TimeOfDay {
   return hour < 17 ? 'afternoon' : 'evening';
 }
 
-const clock = (seconds: number): string =>
-  `${Math.floor(seconds / 60)}:${String(Math.round(seconds) % 60).padStart(2, '0')}`;
+const clock = (seconds: number): string => {
+  // Rounded first: between two sessions the middle may be half a second.
+  const rounded = Math.round(seconds);
+  return `${Math.floor(rounded / 60)}:${String(rounded % 60).padStart(2, '0')}`;
+};
 
 const whole = (grade: number): string => grade.toFixed(1).replace(/\.0$/, '');
 
@@ -51,7 +54,13 @@ function besideSoreDays(
     title,
     what,
     words,
-  }: Pick<Together, 'of' | 'title'> & { what: string; words: (value: number) => string },
+    none,
+  }: Pick<Together, 'of' | 'title'> & {
+    what: string;
+    words: (value: number) => string;
+    /** What is said where there is nothing to compare at all. */
+    none: string;
+  },
   sessions: readonly { value: number; sore: boolean }[],
 ): Together {
   const [sore, quiet] = [true, false].map((is) =>
@@ -65,7 +74,7 @@ function besideSoreDays(
       isThere: false,
       says:
         known === 0
-          ? 'No day after is known yet.'
+          ? none
           : `${sore.length} of ${known} days after were sore: too few of one kind to compare.`,
     };
   }
@@ -79,6 +88,8 @@ function besideSoreDays(
     says: isThere ? `${figures}: more than chance.` : `${figures}: no more than chance.`,
   };
 }
+
+const NONE_KNOWN = 'No day after is known yet.';
 
 const TIMES: readonly TimeOfDay[] = ['morning', 'midday', 'afternoon', 'evening'];
 
@@ -125,11 +136,26 @@ export function goesWith(sessions: readonly Felt[]): Together[] {
   const told = latest.flatMap(({ sore, ...one }) => (sore === null ? [] : [{ ...one, sore }]));
   return [
     besideSoreDays(
-      { of: 'dose', title: 'Contact and the day after', what: 'Contact', words: clock },
+      {
+        of: 'dose',
+        title: 'Contact and the day after',
+        what: 'Contact',
+        words: clock,
+        none: NONE_KNOWN,
+      },
       told.map(({ contactSeconds, sore }) => ({ value: contactSeconds, sore })),
     ),
     besideSoreDays(
-      { of: 'pressure', title: 'Highest rating and the day after', what: 'Rated', words: whole },
+      {
+        of: 'pressure',
+        title: 'Highest rating and the day after',
+        what: 'Rated',
+        words: whole,
+        none:
+          told.length === 0
+            ? NONE_KNOWN
+            : 'None of the sessions before a known day after was rated.',
+      },
       told.flatMap(({ highest, sore }) => (highest === null ? [] : [{ value: highest, sore }])),
     ),
     heldThrough(latest),

@@ -26,10 +26,6 @@ export async function loader({ context }: Route.LoaderArgs) {
   return load(() => daySheet(setting, who));
 }
 
-function partition<T>(all: readonly T[], is: (one: T) => boolean): [T[], T[]] {
-  return [all.filter(is), all.filter((one) => !is(one))];
-}
-
 type WaitingBy = ReadonlyMap<string, Waiting>;
 
 function Rows({ rows, waiting }: { rows: DaySheetRow[]; waiting: WaitingBy }) {
@@ -88,9 +84,11 @@ function Group({
 
 export default function Day({ loaderData }: Route.ComponentProps) {
   const { rows, today, monday, quietAfterDays } = loaderData;
-  const groups = group(rows, (row) => row.group);
+  const groups = group(rows, (row) =>
+    row.group === 'rest' && row.over !== null ? 'ended' : row.group,
+  );
   const coming = groups.get('coming') ?? [];
-  const [ended, underWay] = partition(groups.get('rest') ?? [], ({ over }) => over !== null);
+  const ended = groups.get('ended') ?? [];
   const { read } = useAsked<Judged>('/day/proposals', rows.length > 0);
   const judged = read === 'failed' ? null : read;
   const waiting = new Map(judged?.waiting.map((one) => [one.clientId, one]));
@@ -131,7 +129,7 @@ export default function Day({ loaderData }: Route.ComponentProps) {
             note={`the gravest first: reacted badly in the last ${TELL_FOR_DAYS} days, wrote, or nothing logged for ${counted(quietAfterDays, 'day')} and more`}
             waiting={waiting}
           />
-          <Group title="Under way" rows={underWay} note="" waiting={waiting} />
+          <Group title="Under way" rows={groups.get('rest') ?? []} note="" waiting={waiting} />
         </table>
       )}
       {ended.length > 0 && (
