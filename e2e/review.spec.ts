@@ -36,8 +36,10 @@ test('a therapist reads three sentences, takes what the record supports, and the
 
   // The charts follow a period and a site, and what is seen can be taken out.
   await page.getByRole('button', { name: '4 weeks' }).click();
-  await page.getByLabel('Site', { exact: true }).selectOption({ label: 'Skull base' });
-  await expect(page).toHaveURL(/period=4\+weeks&site=skull-base/);
+  await page
+    .getByRole('combobox', { name: 'Place' })
+    .selectOption({ label: 'Skull base, all of it' });
+  await expect(page).toHaveURL(/period=4\+weeks&place=skull-base/);
   await expect(page.getByRole('img', { name: /^Between the blades/ })).toHaveCount(0);
   await expect(page.getByRole('img', { name: /^Skull base/ }).first()).toBeVisible();
   for (const kind of ['SVG', 'PNG']) {
@@ -120,6 +122,43 @@ test('what is left for now stays away, unissued work is not issued past, and the
   await expect(
     page.getByRole('row', { name: /Perrin Halloway/ }).getByText(/^Quiet for/),
   ).toHaveCount(0);
+});
+
+test('days pulled over one chart are what all of them show, and a place is chosen by itself', async ({
+  page,
+}) => {
+  await stepInAs(page, 'Maren');
+  await page.goto(`${await fileOf(page, 'Hollis Verbeek')}/review`);
+  const heading = page.getByRole('heading', { name: /^Ratings before and after/ });
+  const strokes = page.getByRole('img', { name: /^Side low-back, left: / });
+  await expect(strokes).toHaveAccessibleName(/: 4\d rated sessions/);
+  await strokes.scrollIntoViewIfNeeded();
+  const box = await strokes.boundingBox();
+  if (!box) throw new Error('the chart is drawn');
+  await page.mouse.move(box.x + box.width * 0.3, box.y + 40);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 0.6, box.y + 50, { steps: 4 });
+  await page.mouse.up();
+  await expect(page).toHaveURL(/from=\d{4}-\d\d-\d\d&to=\d{4}/);
+  await expect(strokes).toHaveAccessibleName(/: 1\d rated sessions/);
+  // The others follow: what is written, and how often it was done.
+  await expect(page.getByText(/^\d+ of \d+ asked$/)).not.toHaveText(/of 5\d asked/);
+  const { from, to } = Object.fromEntries(new URL(page.url()).searchParams);
+  await expect(page.getByLabel('from', { exact: true })).toHaveValue(from ?? '');
+
+  // The same by keyboard; the wrong way round is meant the right way round.
+  await page.getByLabel('from', { exact: true }).fill(to ?? '');
+  await page.getByLabel('to', { exact: true }).fill(from ?? '');
+  await page.getByRole('button', { name: 'Show these days' }).click();
+  await expect(page).toHaveURL(new RegExp(`from=${from}&to=${to}`));
+  await page.getByRole('combobox', { name: 'Place' }).selectOption('Side low-back, right');
+  await expect(strokes).toHaveCount(0);
+  await expect(page.getByRole('img', { name: /^Side low-back, right: / })).toBeVisible();
+  await page.getByRole('combobox', { name: 'Place' }).selectOption('every place');
+  await page.getByRole('button', { name: 'all of it' }).click();
+  await expect(page).not.toHaveURL(/from=/);
+  await expect(heading).toContainText(' to ');
+  await expect(page.getByRole('heading', { name: /^How far it sends/ })).toBeVisible();
 });
 
 test('two ways of dosing are tried on invented clients elsewhere, can be stopped, and say what they are', async ({

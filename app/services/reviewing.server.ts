@@ -2,7 +2,8 @@ import { brief } from '#core/brief';
 import { max } from 'd3-array';
 import { propose, type Known } from '#core/proposals';
 import { afterWords, responseAt, responseWords } from '#core/response';
-import { addDays, dayOf, daysBetween, timeOf } from '#core/calendar';
+import { addDays, dayOf, daysBetween, timeOf, type Day } from '#core/calendar';
+import { referralRows } from '#core/map';
 import { courseOf } from '#core/complaint';
 import { askedWithin } from '#core/course';
 import { correctionWords, type SessionSummary } from '#core/session';
@@ -15,12 +16,16 @@ import {
   fadeRows,
   foundRows,
   goesWith,
+  isLookedAt,
+  isWithin,
   rowsWithin,
   timeOfHour,
   weeksOf,
   type DropRow,
+  type Looked,
+  type Stretch,
 } from '#core/trend';
-import { measurementsOf } from '~/db/visits.server';
+import { measurementsOf, pointsOf } from '~/db/visits.server';
 import { complaintsOf } from '~/db/complaints.server';
 import { courseStepsOf } from '~/db/courses.server';
 import { messagesOf } from '~/db/messages.server';
@@ -134,31 +139,49 @@ function judgedFrom(known: Known, rows: DropRow[]) {
   };
 }
 
-/** What changed: strokes by site and side, sessions by week, and what the client wrote. */
 /** From when the charts of a review look: all of it, some weeks, or the version in force. */
-export const PERIODS = ['all', '8 weeks', '4 weeks', 'version'] as const;
-export type PeriodId = (typeof PERIODS)[number];
+export type PeriodId = 'all' | '8 weeks' | '4 weeks' | 'version';
 
-export interface ReviewLook {
+export interface ReviewLook extends Omit<Looked, keyof Stretch> {
   period: PeriodId;
-  siteId: string | null;
+  /** Days that were chosen by themselves; they take the place of the period. */
+  days: { from: Day; to: Day } | null;
 }
-const ALL: ReviewLook = { period: 'all', siteId: null };
+const ALL: ReviewLook = { period: 'all', days: null, siteId: null, side: null, thread: null };
 
-function firstDayOf(period: PeriodId, today: string, issuedOn: string | undefined): string | null {
+/** A look as one stretch of days and one place. */
+function lookedOf(
+  { period, days, ...place }: ReviewLook,
+  today: Day,
+  issuedOn: Day | undefined,
+): Looked {
+  const since = (from: Day | null): Looked => ({ ...place, from, to: null });
+  if (days) return { ...place, ...days };
   switch (period) {
     case 'all':
-      return null;
+      return since(null);
     case '8 weeks':
-      return addDays(today, -55);
+      return since(addDays(today, -55));
     case '4 weeks':
-      return addDays(today, -27);
+      return since(addDays(today, -27));
     case 'version':
-      return issuedOn ?? null;
+      return since(issuedOn ?? null);
   }
 }
 
+/** Weeks of which a day is looked at. */
+const weeksWithin = <W extends { monday: Day }>(weeks: readonly W[], { from, to }: Stretch): W[] =>
+  weeks.filter(
+    ({ monday }) => (from === null || addDays(monday, 6) >= from) && (to === null || monday <= to),
+  );
+
+/** Sites, sides and points that were ever rated, to choose from. */
+const placesOf = (rows: readonly DropRow[]) =>
+  rows.map(({ siteId, side, point }) => ({ siteId, side, point: point ?? null }));
+
 /**
+ * What changed: strokes by site and side, sessions by week, and what the client wrote.
+ *
  * @param look what the charts show; what is judged is judged on all of it
  */
 export async function reviewOf(
@@ -175,6 +198,7 @@ export async function reviewOf(
     routineOf(setting.db, clientId),
   ]);
   const figures = await measurementsOf(setting.db, clientId);
+  const points = await pointsOf(setting.db, clientId);
   const known = await knownFrom(setting, { file, versions, sessions, complaints });
   const today = dayOf(setting.now().getTime(), file.timeZone);
   const course = await courseStepsOf(setting.db, clientId);
@@ -196,10 +220,8 @@ export async function reviewOf(
     })),
   );
   const rows = dropRows(rated);
-  const from = firstDayOf(look.period, today, versions.at(-1)?.issuedOn);
-  const isSeen = (one: { siteId: string; day: string }) =>
-    (from === null || one.day >= from) && (look.siteId === null || one.siteId === look.siteId);
-  const shown = rated.filter(isSeen);
+  const looked = lookedOf(look, today, versions.at(-1)?.issuedOn);
+  const shown = rated.filter((one) => isWithin(one.day, looked) && isLookedAt(one, looked));
   const latest = versions.at(-1) ?? null;
   return {
     name: file.name,
@@ -215,8 +237,15 @@ export async function reviewOf(
     hasDraft: Boolean(thread?.draft),
     /** How far they reached, at visits and at home. */
     reaches: reachesOf(
-      figures.map(({ visitId, ...figure }) => ({ ...figure, atHome: visitId === null })),
+      figures
+        .filter(({ day }) => isWithin(day, looked))
+        .map(({ visitId, ...figure }) => ({ ...figure, atHome: visitId === null })),
     ),
+    /** How far pressing sent, point by point. */
+    referrals: referralRows(
+      points.filter((one) => isWithin(one.day, looked) && isLookedAt(one, looked)),
+      file.statureMetres,
+    ).filter(({ thread }) => looked.thread === null || thread === looked.thread),
     /** What reacted in the last weeks, and what rests. */
     reactions: reactionsOf(sessions, today),
     rests: known?.rests ?? [],
@@ -225,15 +254,12 @@ export async function reviewOf(
       id,
       what,
       over,
-      course: courseOf(told),
+      course: courseOf(told.filter(({ day }) => isWithin(day, looked))),
     })),
-    /** Sites that were ever rated, to choose from. */
-    sites: [...new Set(rows.map(({ siteId }) => siteId))],
-    from,
-    rows:
-      from === null && look.siteId === null
-        ? rows
-        : rowsWithin(rated, { from, siteId: look.siteId }),
+    /** What the charts show: sites, sides and points to choose from, and the days that were chosen. */
+    places: placesOf(rows),
+    looked: { from: looked.from, to: looked.to },
+    rows: rowsWithin(rated, looked),
     found: foundRows(
       shown.flatMap(({ siteId, side, day, found }) =>
         found === undefined ? [] : [{ siteId, side, day, found }],
@@ -250,11 +276,8 @@ export async function reviewOf(
       periods,
       today,
     )
-      .filter(({ siteId }) => look.siteId === null || siteId === look.siteId)
-      .map((row) => ({
-        ...row,
-        weeks: row.weeks.filter(({ monday }) => from === null || addDays(monday, 6) >= from),
-      })),
+      .filter((row) => isLookedAt(row, looked))
+      .map((row) => ({ ...row, weeks: weeksWithin(row.weeks, looked) })),
     /** What goes with what, of what was done and not taken back. */
     together: goesWith(
       sessions
@@ -267,14 +290,14 @@ export async function reviewOf(
           counts,
         })),
     ),
-    weeks: weeksOf(sessions, periods, today),
+    weeks: weeksWithin(weeksOf(sessions, periods, today), looked),
     versions: versions.map(({ number, issuedOn, reason, issuedByName }) => ({
       number,
       issuedOn,
       reason,
       issuedByName,
     })),
-    sessions: sessionLines(sessions),
+    sessions: sessionLines(sessions.filter(({ day }) => isWithin(day, looked))),
   };
 }
 

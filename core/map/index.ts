@@ -19,4 +19,5 @@ export {
   type Placed,
 } from './place';
 export { needsLooking, pointSchema, storedPointSchema, type TenderPoint } from './point';
+export { referralCm, referralRows, type ReferralRow } from './referral';
 export { relatedSites, type Suggestion } from './suggest';

@@ -3,7 +3,15 @@ import { addDays } from '#core/calendar';
 import { anyRoutine, fade, itemFor, routineWith, timed } from '#core/examples';
 import { totalsOf } from '#core/routine';
 import type { PlaceSummary } from '#core/session';
-import { doseOf, doseRows, dropRows, fadeRows, rowsWithin } from './index';
+import {
+  doseOf,
+  doseRows,
+  dropRows,
+  EVERYTHING,
+  fadeRows,
+  rowsWithin,
+  type RatedPlace,
+} from './index';
 
 // A Monday.
 const START = '2026-03-02';
@@ -163,17 +171,43 @@ describe('a part of what was rated', () => {
   ];
 
   it('is judged by itself: a trend of the part, not of the whole', () => {
-    const whole = rowsWithin(all, { from: null, siteId: 'calf' });
+    const whole = rowsWithin(all, { ...EVERYTHING, siteId: 'calf' });
     expect(whole).toEqual(dropRows(all.filter(({ siteId }) => siteId === 'calf')));
     expect(whole[0]?.change.verdict).toBe('less');
-    const late = rowsWithin(all, { from: day(8), siteId: 'calf' });
+    const late = rowsWithin(all, { ...EVERYTHING, from: day(8), siteId: 'calf' });
     expect(late[0]?.strokes).toHaveLength(8);
     expect(late[0]?.change.verdict).toBe('no change');
   });
 
+  it('is one side of a site, some days with both their ends, or one point of the map', () => {
+    const point = (thread: string, before: number) => ({
+      thread,
+      name: thread,
+      before,
+      after: 1,
+      contactSeconds: 30,
+    });
+    const mapped: RatedPlace[] = [
+      ...all,
+      { ...rated('calf', 3, 6), side: 'right' },
+      { ...rated('chest', 20, 4), points: [point('upper', 6), point('lower', 4)] },
+    ];
+    const right = rowsWithin(mapped, { ...EVERYTHING, siteId: 'calf', side: 'right' });
+    expect(right.map(({ side, strokes }) => [side, strokes.length])).toEqual([['right', 1]]);
+    const days = rowsWithin(mapped, { ...EVERYTHING, siteId: 'calf', from: day(2), to: day(4) });
+    expect(days.map(({ side, strokes }) => [side, strokes.map((one) => one.day)])).toEqual([
+      ['left', [day(2), day(3), day(4)]],
+      ['right', [day(3)]],
+    ]);
+    const one = rowsWithin(mapped, { ...EVERYTHING, thread: 'lower' });
+    expect(one.map(({ point: of, strokes }) => [of?.thread, strokes[0]?.before])).toEqual([
+      ['lower', 4],
+    ]);
+  });
+
   it('is every site where none is chosen, and nothing where nothing was rated', () => {
-    expect(rowsWithin(all, { from: null, siteId: null })).toEqual(dropRows(all));
-    expect(rowsWithin(all, { from: day(99), siteId: null })).toEqual([]);
-    expect(rowsWithin(all, { from: null, siteId: 'heel-arch' })).toEqual([]);
+    expect(rowsWithin(all, EVERYTHING)).toEqual(dropRows(all));
+    expect(rowsWithin(all, { ...EVERYTHING, from: day(99) })).toEqual([]);
+    expect(rowsWithin(all, { ...EVERYTHING, siteId: 'heel-arch' })).toEqual([]);
   });
 });

@@ -1,7 +1,7 @@
 export { expectedOf, expectedWords, type Expected, type WeekRated } from './expected';
 export { goesWith, timeOfHour, type Felt, type Together } from './goesWith';
 export { rankSum } from './rankSum';
-export { rowsWithin, type Looked } from './within';
+export { EVERYTHING, isLookedAt, isWithin, rowsWithin, type Looked, type Stretch } from './within';
 export { slopeInterval } from './slopeInterval';
 export { theilSen, type Line } from './theilSen';
 export { weeksOf, type WeekCount } from './weeks';
@@ -22,5 +22,6 @@ export {
   type LoggedSession,
   type MarkId,
   type SeenMark,
+  type ToldOf,
 } from './triage';
 export { changeOf, MEANINGFUL_GRADES, type Change } from './change';

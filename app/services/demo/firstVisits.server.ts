@@ -107,11 +107,15 @@ function firstPoints({ person, newId, chance, from }: Seeding): TenderPoint[] {
 function laterPoints(before: readonly TenderPoint[], fall: number, chance: Chance): TenderPoint[] {
   return before
     .filter(({ worst }) => worst || chance.happens(0.92))
-    .map((point) => ({
-      ...point,
-      rating: Math.max(0, Math.min(7, Math.round(point.rating - fall + chance.normal() * 0.6))),
-      note: '',
-    }));
+    .map((point) => {
+      const rating = Math.max(
+        0,
+        Math.min(7, Math.round(point.rating - fall + chance.normal() * 0.6)),
+      );
+      // What is less tender sends less far, and in the end nowhere.
+      const sends = rating >= 4 ? 2 : rating >= 2 ? 1 : 0;
+      return { ...point, rating, refersTo: point.refersTo?.slice(0, sends) ?? null, note: '' };
+    });
 }
 
 /** What a stiff and a free body of the demo show. */

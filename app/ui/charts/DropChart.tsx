@@ -4,6 +4,7 @@ import { shortDay } from '../parts/words';
 import { DropRowChart, type IssuedThen } from './DropRowChart';
 import { dayAt, dayNumber, dayScale } from './dropScale';
 import { rowName } from './rowName';
+import { useBrush } from './useBrush';
 import classes from './DropChart.module.css';
 
 function TimeLine({ from, to, width }: { from: string; to: string; width: number }) {
@@ -40,15 +41,19 @@ export function DropChart({
   from,
   to,
   versions = [],
+  onDays,
 }: {
   rows: readonly DropRow[];
   from: string;
   to: string;
   /** Versions that were issued, as faint lines. */
   versions?: readonly IssuedThen[];
+  /** Days that were pulled over. */
+  onDays?: (days: { from: string; to: string }) => void;
 }) {
   const { ref, width: measured } = useElementSize<HTMLDivElement>();
   const width = measured || 640;
+  const { pull, handlers } = useBrush(dayScale(from, to, width), width, onDays);
   return (
     <div className={classes.chart}>
       {rows.map((row, index) => (
@@ -62,14 +67,26 @@ export function DropChart({
                 : `Usually falls ${row.usualDrop} within a session.`}
             </p>
           </div>
-          <div ref={index === 0 ? ref : undefined} className={classes.drawing}>
-            <DropRowChart row={row} from={from} to={to} width={width} versions={versions} />
+          <div
+            ref={index === 0 ? ref : undefined}
+            className={classes.drawing}
+            data-pulls={onDays !== undefined}
+            {...handlers}
+          >
+            <DropRowChart
+              row={row}
+              from={from}
+              to={to}
+              width={width}
+              versions={versions}
+              pulled={pull}
+            />
           </div>
         </div>
       ))}
       <div className={classes.row} data-foot>
         <div />
-        <div className={classes.drawing}>
+        <div className={classes.drawing} data-pulls={onDays !== undefined} {...handlers}>
           <TimeLine from={from} to={to} width={width} />
         </div>
       </div>

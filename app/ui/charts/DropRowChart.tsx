@@ -64,12 +64,15 @@ export function DropRowChart({
   to,
   width,
   versions,
+  pulled = null,
 }: {
   row: DropRow;
   from: string;
   to: string;
   width: number;
   versions: readonly IssuedThen[];
+  /** From where to where days are just being chosen, px. */
+  pulled?: readonly [number, number] | null;
 }) {
   const x = dayScale(from, to, width);
   const first = row.strokes[0];
@@ -87,6 +90,15 @@ export function DropRowChart({
       role="img"
       aria-label={describe(row)}
     >
+      {pulled && (
+        <rect
+          x={pulled[0]}
+          width={pulled[1] - pulled[0]}
+          y={0}
+          height={ROW.height}
+          className={classes.pulled}
+        />
+      )}
       {[0, 5, 10].map((grade) => (
         <g key={grade}>
           <line
@@ -104,7 +116,7 @@ export function DropRowChart({
       {versions
         .filter(({ issuedOn }) => issuedOn > from && issuedOn <= to)
         .map(({ number, issuedOn }) => (
-          <g key={number}>
+          <g key={`${number} ${issuedOn}`}>
             <line
               x1={x(dayNumber(issuedOn)) - 3}
               x2={x(dayNumber(issuedOn)) - 3}

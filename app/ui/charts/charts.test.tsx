@@ -3,6 +3,8 @@ import fc from 'fast-check';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { dropRows, type RatedPlace } from '#core/trend';
 import { BandChart } from './BandChart';
+import { dayNumber, dayScale } from './dropScale';
+import { daysUnder } from './useBrush';
 import { DropChart } from './DropChart';
 import { rowName } from './rowName';
 import { WeekBars } from './WeekBars';
@@ -210,5 +212,33 @@ describe('the bands of a trial', () => {
       ([, y]) => Number(y),
     );
     expect(Math.abs(first - second)).toBeGreaterThan(10);
+  });
+});
+
+describe('days pulled over', () => {
+  const [FROM, TO] = ['2026-01-01', '2026-03-01'];
+  const scale = dayScale(FROM, TO, 640);
+
+  it('are the days the pull begins and ends at, whichever way it goes', () => {
+    const [a, b] = [scale(dayNumber('2026-01-10')), scale(dayNumber('2026-02-04'))];
+    expect(daysUnder(scale, [a, b])).toEqual({ from: '2026-01-10', to: '2026-02-04' });
+    expect(daysUnder(scale, [b, a])).toEqual(daysUnder(scale, [a, b]));
+  });
+
+  it('stay within what is drawn, are never the wrong way round, and a slip is none', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -200, max: 900 }),
+        fc.integer({ min: -200, max: 900 }),
+        (a, b) => {
+          const days = daysUnder(scale, [a, b]);
+          if (Math.abs(a - b) < 8) expect(days).toBeNull();
+          else if (!days) throw new Error('a pull chooses days');
+          else {
+            expect(days.from >= FROM && days.from <= days.to && days.to <= TO).toBe(true);
+          }
+        },
+      ),
+    );
   });
 });

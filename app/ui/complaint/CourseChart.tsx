@@ -1,7 +1,8 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { standingWords, type Course, type Told } from '#core/complaint';
-import { daysBetween } from '#core/calendar';
+import { dayNumber } from '../charts/dropScale';
+import { useBrush } from '../charts/useBrush';
 import { shortDay } from '../parts/words';
 import classes from './CourseChart.module.css';
 
@@ -33,16 +34,20 @@ export function CourseChart({
   name,
   course: { told, says },
   width = 520,
+  onDays,
 }: {
   name: string;
   course: Pick<Course, 'told' | 'says'>;
   width?: number;
+  /** Days that were pulled over. */
+  onDays?: (days: { from: string; to: string }) => void;
 }) {
   const [first, last] = [told[0], told.at(-1)];
+  const [from, to] = [dayNumber(first?.day ?? '1970-01-01'), dayNumber(last?.day ?? '1970-01-01')];
+  const x = scaleLinear([from, Math.max(to, from + 1)], [PAD.left, width - PAD.right]);
+  const { pull, handlers } = useBrush(x, width, onDays);
   if (!first || !last || told.length < 2) return null;
-  const span = Math.max(1, daysBetween(first.day, last.day));
-  const x = scaleLinear([0, span], [PAD.left, width - PAD.right]);
-  const at = ({ day }: Told) => x(daysBetween(first.day, day));
+  const at = ({ day }: Told) => x(dayNumber(day));
   const drawn = (of: 'strongest' | 'hinders') =>
     line<Told>(at, (one) => y(one[of]))([...told]) ?? undefined;
   const named = namesAt(last);
@@ -59,7 +64,18 @@ export function CourseChart({
       style={{ maxWidth: width }}
       role="img"
       aria-label={`${name}, ${shortDay(first.day)}: ${standingWords(first)}; ${shortDay(last.day)}: ${standingWords(last)}. ${says}`}
+      data-pulls={onDays !== undefined}
+      {...handlers}
     >
+      {pull && (
+        <rect
+          x={pull[0]}
+          width={pull[1] - pull[0]}
+          y={0}
+          height={HEIGHT}
+          className={classes.pulled}
+        />
+      )}
       {[0, 5, 10].map((grade) => (
         <g key={grade}>
           <line

@@ -8,9 +8,14 @@ import classes from './review.module.css';
 export function Brought({
   complaints,
   base,
+  isPart,
+  onDays,
 }: {
   complaints: ReviewData['complaints'];
   base: string;
+  /** Only some days are looked at. */
+  isPart: boolean;
+  onDays: (days: { from: string; to: string }) => void;
 }) {
   if (complaints.length === 0) {
     return (
@@ -35,11 +40,13 @@ export function Brought({
                 <h3 dir="auto">{what}</h3>
                 <p data-over={over}>
                   {over ? 'No longer asked about. ' : ''}
-                  {course.says}
+                  {isPart && course.told.length < 2
+                    ? `Asked ${course.told.length === 0 ? 'not at all' : 'once'} in these days.`
+                    : course.says}
                 </p>
                 {last && <p className={classes.counted}>{standingWords(last)}</p>}
               </div>
-              <CourseChart name={what} course={course} width={660} />
+              <CourseChart name={what} course={course} width={660} onDays={onDays} />
             </li>
           );
         })}

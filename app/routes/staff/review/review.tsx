@@ -1,11 +1,10 @@
 import { useRef } from 'react';
 import { Link } from 'react-router';
-import { z } from 'zod';
 import { responseWords } from '#core/response';
 import { endingOf } from '#core/session';
 import { staffContext } from '~/context.server';
 import { load } from '~/door.server';
-import { PERIODS, reviewOf, type Review as ReviewData } from '~/services/reviewing.server';
+import { reviewOf, type Review as ReviewData } from '~/services/reviewing.server';
 import { DropChart } from '~/ui/charts/DropChart';
 import { TakeOut } from '~/ui/charts/TakeOut';
 import { WeekBars } from '~/ui/charts/WeekBars';
@@ -18,25 +17,22 @@ import { Resting } from '~/ui/review/Resting';
 import { Brought } from './Brought';
 import { Found } from './Found';
 import { LookAt } from './LookAt';
+import { lookOf, useLooking } from './looking';
 import { RatingsTable } from './RatingsTable';
 import { Reaches } from './Reaches';
+import { Referrals } from './Referrals';
 import { Together } from './Together';
 import { Usual } from './Usual';
 import { useTaking } from './useTaking';
+import { useFresh } from '~/ui/parts/useFresh';
 import { nearDay, shortDay } from '~/ui/parts/words';
 import { Aside } from '~/ui/parts/Bench';
 import type { Route } from './+types/review';
 import classes from './review.module.css';
 
-const lookSchema = z.object({
-  period: z.enum(PERIODS).catch('all'),
-  siteId: z.string().max(64).nullable().catch(null),
-});
-
 export async function loader({ context, params, request }: Route.LoaderArgs) {
   const { setting, who } = context.get(staffContext);
-  const asked = new URL(request.url).searchParams;
-  const look = lookSchema.parse({ period: asked.get('period'), siteId: asked.get('site') });
+  const look = lookOf(new URL(request.url).searchParams);
   return load(() => reviewOf(setting, who, params.clientId, look));
 }
 
@@ -110,7 +106,7 @@ function Side({ data }: { data: ReviewData }) {
         <h2>Versions</h2>
         <ul className={classes.notes}>
           {[...versions].reverse().map((version) => (
-            <li key={version.number}>
+            <li key={`${version.number} ${version.issuedOn}`}>
               <span>
                 {version.number} · {shortDay(version.issuedOn, today)}
               </span>
@@ -165,6 +161,8 @@ function Judged({ data, clientId }: { data: ReviewData; clientId: string }) {
 
 export default function Review({ loaderData, params }: Route.ComponentProps) {
   const { rows, found, fades, doses, reaches, today, versions, name, complaints } = loaderData;
+  const looking = useLooking();
+  useFresh();
   const chart = useRef<HTMLDivElement>(null);
   if (versions.length === 0) {
     return (
@@ -176,30 +174,37 @@ export default function Review({ loaderData, params }: Route.ComponentProps) {
     );
   }
   const days = rows.map((row) => row.firstDay).sort();
-  const from = loaderData.from ?? days[0] ?? versions[0]?.issuedOn ?? today;
+  const from = loaderData.looked.from ?? days[0] ?? versions[0]?.issuedOn ?? today;
+  const to = loaderData.looked.to ?? today;
+  const choose = (chosen: { from: string; to: string }) => looking.choose(chosen);
   return (
     <div className={classes.page}>
       <div className={classes.main}>
         {loaderData.judged && <Judged data={loaderData} clientId={params.clientId} />}
-        <Brought complaints={complaints} base={`/clients/${params.clientId}`} />
+        <LookAt places={loaderData.places} looking={looking} from={from} to={to} />
+        <Brought
+          complaints={complaints}
+          base={`/clients/${params.clientId}`}
+          isPart={looking.days !== null || looking.period !== 'all'}
+          onDays={choose}
+        />
         <h2>
-          Ratings before and after <span>{`${shortDay(from)} to ${shortDay(today)}`}</span>
+          Ratings before and after <span>{`${shortDay(from)} to ${shortDay(to)}`}</span>
         </h2>
-        <LookAt sites={loaderData.sites} />
         {rows.length === 0 ? (
           <p className={classes.counted}>
-            {loaderData.sites.length === 0
+            {loaderData.places.length === 0
               ? 'No session has been rated yet.'
               : 'Nothing was rated there in this time.'}
           </p>
         ) : (
           <>
             <div ref={chart}>
-              <DropChart rows={rows} from={from} to={today} versions={versions} />
+              <DropChart rows={rows} from={from} to={to} versions={versions} onDays={choose} />
             </div>
             <TakeOut
               within={chart}
-              title={`${name}: ratings before and after, ${shortDay(from)} to ${shortDay(today)}`}
+              title={`${name}: ratings before and after, ${shortDay(from)} to ${shortDay(to)}`}
               file={`ratings-${today}`}
             />
             <p className={classes.counted}>
@@ -209,7 +214,7 @@ export default function Review({ loaderData, params }: Route.ComponentProps) {
               Cross: stopped for a reason. Triangle: a hold was ended because it was rated above the
               ceiling twice running. Dotted upright: a new version. Dashes: the median of the slopes
               of all pairs of ratings before (Theil–Sen). 2 points count as change (Farrar et al.
-              2001).
+              2001). Pull sideways over a chart to look at those days alone; all of them follow.
             </p>
             <RatingsTable rows={rows} />
             <Usual clientId={params.clientId} />
@@ -230,6 +235,7 @@ export default function Review({ loaderData, params }: Route.ComponentProps) {
           </section>
         )}
         {found.length > 0 && <Found rows={found} today={today} />}
+        {loaderData.referrals.length > 0 && <Referrals rows={loaderData.referrals} today={today} />}
         <Together together={loaderData.together} />
       </div>
       <Side data={loaderData} />
