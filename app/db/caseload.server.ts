@@ -46,22 +46,35 @@ export const firstComplaints = (db: Database, practiceId: string) =>
 const USUAL_FROM = 20_000;
 
 /**
- * How tender sites were on first pressing, week by week from each client’s first there: of the sites named, over the latest
- * sessions of the whole practice.
+ * How tender sites were on first pressing, week by week from each client’s first there: of one client all of it, of the
+ * others of the practice the latest sessions. Who began before those is left out: their first week is not among them.
  */
-export const weeksSinceFirst = (db: Database, practiceId: string, siteIds: readonly string[]) =>
+export const weeksSinceFirst = (
+  db: Database,
+  { practiceId, clientId }: { practiceId: string; clientId: string },
+  siteIds: readonly string[],
+  most = USUAL_FROM,
+) =>
   siteIds.length === 0
     ? Promise.resolve([])
     : rowsOf<WeekRated>(
         db,
-        sql`with rated as (
+        sql`with latest as (
+            select o.client_id, o.day, o.started_at, o.summary from practised_session o
+            join client c on c.id = o.client_id
+            where c.practice_id = ${practiceId} and o.client_id <> ${clientId}
+            order by o.started_at desc limit ${most}
+          ), looked as (
+            select client_id, day, summary from latest l
+            where not exists (
+              select 1 from practised_session e
+              where e.client_id = l.client_id and e.started_at < (select min(started_at) from latest)
+            )
+            union all
+            select client_id, day, summary from practised_session where client_id = ${clientId}
+          ), rated as (
             select s.client_id, s.day, p.place ->> 'siteId' as site_id, (p.place ->> 'before')::float8 as grade
-            from (
-              select o.client_id, o.day, o.summary from practised_session o
-              join client c on c.id = o.client_id
-              where c.practice_id = ${practiceId}
-              order by o.started_at desc limit ${USUAL_FROM}
-            ) s
+            from looked s
             cross join lateral jsonb_array_elements(s.summary -> 'places') as p(place)
             where jsonb_typeof(p.place -> 'before') = 'number'
               and p.place ->> 'siteId' in (${sql.join(

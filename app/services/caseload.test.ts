@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid';
-import { addDays, weekOf } from '#core/calendar';
+import { addDays, weekOf, type Day } from '#core/calendar';
+import { weeksSinceFirst } from '~/db/caseload.server';
 import type { OpenDatabase } from '~/db/open.server';
 import { practisedSession } from '~/db/schema.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
@@ -122,5 +123,33 @@ describe('what is usual in the practice', () => {
     await expect(usualHere(setting, stranger, me)).rejects.toMatchObject({ status: 404 });
     const fresh = await addClient(setting, owner, details({ name: 'Eve Quill' }));
     expect(await usualHere(setting, owner, fresh)).toEqual([]);
+  });
+
+  it('leaves out whose first week lies before what is looked at: their first there is not their first', async () => {
+    const begun = addDays(today, -20);
+    const course = async (name: string, first: Day) => {
+      const clientId = await addClient(setting, stranger, details({ name }));
+      const versionId = await issueTo(setting, stranger, clientId);
+      await practised(clientId, versionId, first, [null, 8]);
+      await practised(clientId, versionId, addDays(begun, 14), [null, 4]);
+      return clientId;
+    };
+    const [long, lately, me] = [
+      await course('Long Quill', addDays(begun, -200)),
+      await course('Late Quill', begun),
+      await course('My Quill', addDays(begun, -210)),
+    ];
+    const seen = async (most?: number) => {
+      const of = { practiceId: stranger.practiceId, clientId: me };
+      const rows = await weeksSinceFirst(open.db, of, ['chest'], most);
+      return new Set(rows.map(({ clientId }) => clientId));
+    };
+    expect(await seen()).toContain(long);
+    // Three of the others’ sessions reach back to the last one’s first, not to the other’s.
+    const few = await seen(3);
+    expect(few).toContain(lately);
+    expect(few).not.toContain(long);
+    // Of the client who is asked about all is read.
+    expect(few).toContain(me);
   });
 });

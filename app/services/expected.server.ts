@@ -11,6 +11,10 @@ export async function usualHere(setting: Setting, who: Principal, clientId: stri
   const sites = new Set(
     sessions.flatMap(({ summary }) => summary.places.map(({ siteId }) => siteId)),
   );
-  const rows = await weeksSinceFirst(setting.db, who.practiceId, [...sites]);
+  const rows = await weeksSinceFirst(
+    setting.db,
+    { practiceId: who.practiceId, clientId: file.id },
+    [...sites],
+  );
   return expectedOf(rows, file.id);
 }

@@ -37,8 +37,8 @@ export function Usual({ clientId }: { clientId: string }) {
           )}
           <p className={classes.counted}>
             Ratings on first pressing, against each client’s first week at the site, from the latest
-            20,000 sessions of this practice. Clients differ in what ails them and in what they were
-            given: it says what was, and promises nothing.
+            20,000 sessions of this practice; who began before those is left out. Clients differ in
+            what ails them and in what they were given: it says what was, and promises nothing.
           </p>
         </>
       )}
