@@ -184,6 +184,8 @@ test('two ways of dosing are tried on invented clients elsewhere, can be stopped
 
 test('the caseload is sorted, narrowed and kept as a view, all of it in the address', async ({
   page,
+  browser,
+  baseURL,
 }) => {
   await stepInAs(page, 'Maren');
   await page.goto('/caseload');
@@ -201,6 +203,15 @@ test('the caseload is sorted, narrowed and kept as a view, all of it in the addr
   expect(await names.count()).toBeLessThan(10);
   await page.getByRole('link', { name: 'most tender' }).click();
   await expect(names).toHaveCount(10);
+  // It goes with whoever kept it, to any device, and is let go from any.
+  const { page: other, context } = await otherDevice(browser, baseURL);
+  await stepInAs(other, 'Maren');
+  await other.goto('/caseload');
+  await other.getByRole('link', { name: 'most tender' }).click();
+  await expect(other).toHaveURL(/sort=grade\.desc/);
+  await other.getByRole('button', { name: 'Remove the view most tender' }).click();
+  await expect(other.getByRole('link', { name: 'most tender' })).toHaveCount(0);
+  await context.close();
   await names.first().click();
   await expect(page.getByRole('heading', { level: 1, name: 'Benedikt Aro' })).toBeVisible();
 });

@@ -197,6 +197,7 @@ async function told(db: Database): Promise<string[]> {
         .map((line) => line.replace(/"ended_at": null, |, "ended_at": null/, ''))
         .map((line) => line.replace(/"things": null, |, "things": null/, ''))
         .map((line) => line.replace(/"habits": null, |, "habits": null/, ''))
+        .map((line) => line.replace(/"caseload_views": \[\], |, "caseload_views": \[\]/, ''))
         .map((line) =>
           line.replaceAll(
             /, "(places|besides|bruised|mark|away_from|away_until|stand_in_id|born_on|consent_on)": null|"(places|besides|bruised|mark|away_from|away_until|stand_in_id|born_on|consent_on)": null, /g,

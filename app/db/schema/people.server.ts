@@ -32,6 +32,12 @@ export const practice = pgTable('practice', {
   createdAt: instant('created_at').notNull(),
 });
 
+/** A view of the caseload: what it is called, and the search part of its address. */
+export interface CaseloadView {
+  name: string;
+  search: string;
+}
+
 export const user = pgTable(
   'user_account',
   {
@@ -54,6 +60,8 @@ export const user = pgTable(
     awayFrom: date('away_from', { mode: 'string' }),
     awayUntil: date('away_until', { mode: 'string' }),
     standInId: uuid('stand_in_id'),
+    /** Views of the caseload somebody keeps under a name: the search part of its address. */
+    caseloadViews: jsonb('caseload_views').$type<CaseloadView[]>().notNull().default([]),
   },
   (table) => [
     uniqueIndex('user_account_email').on(table.email),

@@ -1,79 +1,52 @@
-import { useLocalStorage } from '@mantine/hooks';
-import { useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
-import { z } from 'zod';
+import { useEffect, useRef } from 'react';
+import { Link, useFetcher, useSearchParams } from 'react-router';
+import type { TurnedDown } from '~/door.server';
 import { LinkButton } from '~/ui/parts/LinkButton';
 import classes from './caseload.module.css';
 
-const MOST_VIEWS = 12;
-const viewsSchema = z.array(z.object({ name: z.string(), search: z.string() })).max(MOST_VIEWS);
-type View = z.infer<typeof viewsSchema>[number];
-
-/** What was looked for by name is nobody’s but the one who typed it: it is not kept. */
-function searchOf(params: URLSearchParams): string {
-  const kept = new URLSearchParams(params);
-  kept.delete('q');
-  return kept.toString();
-}
-
-/** Views kept on this device under a name: whose clients, which of them, sorted how. */
-export function SavedViews({ userId }: { userId: string }) {
+/** Views kept under a name: whose clients, which of them, sorted how. They go with whoever kept them. */
+export function SavedViews({ views }: { views: readonly { name: string; search: string }[] }) {
   const [params] = useSearchParams();
-  const [views, setViews] = useLocalStorage<View[]>({
-    key: `caseload-views:${userId}`,
-    defaultValue: [],
-    deserialize: (text) => {
-      try {
-        return viewsSchema.parse(JSON.parse(text ?? '[]'));
-      } catch {
-        return [];
-      }
-    },
-  });
-  const [name, setName] = useState('');
-  const keep = () => {
-    const called = name.trim();
-    if (called === '') return;
-    setViews((now) => [
-      ...now.filter((one) => one.name !== called).slice(-(MOST_VIEWS - 1)),
-      { name: called, search: searchOf(params) },
-    ]);
-    setName('');
-  };
+  const fetcher = useFetcher<{ ok: true } | TurnedDown>();
+  const form = useRef<HTMLFormElement>(null);
+  const refused = fetcher.data?.ok === false ? fetcher.data : null;
+  const isKept = fetcher.state === 'idle' && fetcher.data?.ok === true;
+  useEffect(() => {
+    if (isKept) form.current?.reset();
+  }, [isKept]);
   return (
     <div className={classes.views}>
       {views.length > 0 && (
-        <ul aria-label="Views on this device">
+        <ul aria-label="Kept views">
           {views.map((view) => (
             <li key={view.name}>
               <Link to={`?${view.search}`}>{view.name}</Link>{' '}
-              <LinkButton
-                warns
-                aria-label={`Remove the view ${view.name}`}
-                onClick={() => setViews((now) => now.filter((one) => one.name !== view.name))}
-              >
-                ×
-              </LinkButton>
+              <fetcher.Form method="post">
+                <input type="hidden" name="name" value={view.name} />
+                <LinkButton
+                  warns
+                  type="submit"
+                  name="intent"
+                  value="remove"
+                  aria-label={`Remove the view ${view.name}`}
+                >
+                  ×
+                </LinkButton>
+              </fetcher.Form>
             </li>
           ))}
         </ul>
       )}
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          keep();
-        }}
-      >
+      <fetcher.Form method="post" ref={form}>
+        <input type="hidden" name="search" value={params.toString()} />
         <label>
-          Keep this view as{' '}
-          <input
-            value={name}
-            maxLength={40}
-            onChange={(event) => setName(event.currentTarget.value)}
-          />
+          Keep this view as <input name="name" maxLength={40} required />
         </label>
-        <LinkButton type="submit">Keep</LinkButton>
-      </form>
+        <LinkButton type="submit" name="intent" value="keep">
+          Keep
+        </LinkButton>
+      </fetcher.Form>
+      {refused && <p role="alert">{refused.fields.name ?? refused.message}</p>}
     </div>
   );
 }

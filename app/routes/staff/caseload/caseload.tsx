@@ -2,8 +2,9 @@ import { NativeSelect, TextInput } from '@mantine/core';
 import { useMemo } from 'react';
 import type { ShouldRevalidateFunctionArgs } from 'react-router';
 import { staffContext } from '~/context.server';
-import { load } from '~/door.server';
+import { act, formOf, load, parse } from '~/door.server';
 import { caseloadOf, type CaseloadRow } from '~/services/caseload.server';
+import { dropView, keepView, viewSchema, viewsOf } from '~/services/views.server';
 import { Empty } from '~/ui/parts/Empty';
 import { useAddress } from '~/ui/parts/useAddress';
 import { counted } from '~/ui/parts/words';
@@ -16,7 +17,21 @@ export const meta: Route.MetaFunction = () => [{ title: 'Caseload · Entspann' }
 
 export async function loader({ context }: Route.LoaderArgs) {
   const { setting, who } = context.get(staffContext);
-  return load(async () => ({ ...(await caseloadOf(setting, who)), userId: who.userId }));
+  return load(async () => ({
+    ...(await caseloadOf(setting, who)),
+    views: await viewsOf(setting.db, who),
+  }));
+}
+
+export async function action({ context, request }: Route.ActionArgs) {
+  const { setting, who } = context.get(staffContext);
+  return act(async () => {
+    const form = await formOf(request);
+    const wish = parse(viewSchema, form);
+    if (form.intent === 'remove') await dropView(setting, who, wish.name);
+    else await keepView(setting, who, wish);
+    return { ok: true as const };
+  });
 }
 
 /** What is looked for, shown and sorted is all here: the practice is not asked again for it. */
@@ -44,7 +59,7 @@ const isShown = ({ group, over }: CaseloadRow, shown: string): boolean =>
 
 /** Every client of the practice; what is looked for, shown and sorted by stands in the address. */
 export default function Caseload({ loaderData }: Route.ComponentProps) {
-  const { rows, today, mondays, userId } = loaderData;
+  const { rows, today, mondays, views } = loaderData;
   const [params, change] = useAddress();
   const set = (name: string, value: string) =>
     change({ [name]: value === 'all' || value === '' ? null : value });
@@ -97,7 +112,7 @@ export default function Caseload({ loaderData }: Route.ComponentProps) {
           data={SHOWN}
           onChange={(event) => set('show', event.currentTarget.value)}
         />
-        <SavedViews userId={userId} />
+        <SavedViews views={views} />
       </div>
       {found.length === 0 ? (
         <Empty>

@@ -1,0 +1,1 @@
+ALTER TABLE "user_account" ADD COLUMN "caseload_views" jsonb DEFAULT '[]'::jsonb NOT NULL;
