@@ -124,6 +124,64 @@ test('what is left for now stays away, unissued work is not issued past, and the
   ).toHaveCount(0);
 });
 
+test('the day sheet answers with a prepared message, and lets a place rest that the client then reads of', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await stepInAs(page, 'Maren');
+  const cosmo = page.getByRole('row', { name: /Cosmo Lindqvist/ });
+  await cosmo.getByRole('button', { name: 'Answer' }).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('w');
+  const text = cosmo.getByRole('textbox');
+  await expect(text).toBeFocused();
+  await expect(text).toHaveValue(/^Hello Cosmo, nothing has been logged for \d+ days\./);
+  await page.keyboard.press('End');
+  await page.keyboard.type(' Shall we talk on Thursday?');
+  // Half typed, it outlives a reload.
+  await page.waitForTimeout(300);
+  await page.reload();
+  await cosmo.getByRole('button', { name: 'Answer' }).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('w');
+  await expect(text).toHaveValue(/Shall we talk on Thursday\?/);
+  await page.keyboard.press('Control+Enter');
+  await expect(cosmo.getByText('Written to today')).toBeVisible();
+  await page.goto(`${await fileOf(page, 'Cosmo Lindqvist')}/practise`);
+  await expect(page.getByText(/Shall we talk on Thursday/)).toHaveCount(1);
+
+  await page.goto('/day');
+  const odalys = page.getByRole('row', { name: /Odalys Brandt/ });
+  await odalys.getByRole('button', { name: 'Answer' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(odalys.getByRole('button', { name: /^Let rest: shoulder ridge/ })).toBeVisible();
+  await page.keyboard.press('r');
+  await expect(odalys.getByText('Looked at today')).toBeVisible();
+  await expect(odalys.getByText('Rests until you have looked: shoulder ridge')).toBeVisible();
+
+  const { page: phone, context } = await otherDevice(browser, baseURL);
+  await phone.setViewportSize(PHONE);
+  await stepInAs(phone, 'Odalys');
+  const resting = phone.getByRole('list', { name: 'Resting' });
+  await expect(resting.getByText(/your practice lets it rest/)).toHaveCount(2);
+
+  // It ends by their word, at one place and then the other.
+  await page.goto(`${await fileOf(page, 'Odalys Brandt')}/review`);
+  const rests = page.getByRole('region', { name: /^Rests now/ });
+  for (const left of [1, 0]) {
+    await rests.getByRole('button', { name: 'Looked at it' }).first().click();
+    await page.keyboard.type('Settled.');
+    await rests.getByRole('button', { name: 'It may be pressed again' }).click();
+    await allKept(page);
+    await expect(rests.getByRole('button', { name: 'Looked at it' })).toHaveCount(left);
+  }
+  await phone.goto('/today');
+  await expect(phone.getByRole('heading', { name: /routine/ })).toBeVisible();
+  await expect(resting).toHaveCount(0);
+  await context.close();
+});
+
 test('days pulled over one chart are what all of them show, and a place is chosen by itself', async ({
   page,
 }) => {

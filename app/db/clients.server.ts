@@ -1,4 +1,5 @@
 import type { Day } from '#core/calendar';
+import type { RestingPlace } from '#core/response';
 import { and, asc, desc, eq, gte, ilike, isNull, max, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import type { Database } from './database.server';
@@ -132,6 +133,7 @@ export const practiceSessionsSince = (db: Database, practiceId: string, since: D
       response: response.response,
       places: response.responsePlaces,
       besides: response.responseBesides,
+      stoppedAt: sql<RestingPlace[] | null>`${practisedSession.summary} -> 'stoppedAt'`,
     })
     .from(practisedSession)
     .innerJoin(client, eq(client.id, practisedSession.clientId))

@@ -6,7 +6,7 @@ export type PackedPage = (typeof PACKED_PAGES)[number];
 export type KeptPage = PackedPage | 'today' | 'practise' | 'places' | 'course' | 'by-hand';
 
 /** What packs look like; one of another edition is not read. Raised when a page reads what earlier packs lack. */
-export const PACK_EDITION = 5;
+export const PACK_EDITION = 6;
 
 /** What a client’s pages are drawn from, as the practice gave it last: kept on the device for when there is no line. */
 export interface Pack {

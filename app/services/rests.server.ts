@@ -1,8 +1,7 @@
 import {
-  LOOKED_AT,
   LOOKED_AT_FOR,
-  lookedPlace,
   restsOf,
+  wordOnPlace,
   type BruiseSeen,
   type Rest,
   type ToldAfter,
@@ -35,9 +34,9 @@ export async function toldOfPlaces(
         at: heardAt,
       })),
       ...looked.flatMap(({ about, how, at }) => {
-        const place = how === 'not now' ? null : lookedPlace(about);
-        if (!place) return [];
-        return { sessionId: null, answer: LOOKED_AT, places: [place], at: at.getTime() };
+        const word = how === 'not now' ? null : wordOnPlace(about);
+        if (!word) return [];
+        return { sessionId: null, answer: word.answer, places: [word.place], at: at.getTime() };
       }),
     ].sort((a, b) => a.at - b.at),
     seen: seen.flatMap(({ at, bruised, ...rest }) =>

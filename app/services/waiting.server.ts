@@ -1,4 +1,5 @@
 import { propose, type Weight } from '#core/proposals';
+import type { RestingPlace } from '#core/response';
 import { ascending } from 'd3-array';
 import { complaintsOf } from '~/db/complaints.server';
 import { proposalMarks } from '~/db/proposals.server';
@@ -9,14 +10,14 @@ import { fileOf } from './clientFile.server';
 import { daySheet } from './daySheet.server';
 import { knownFrom } from './proposing.server';
 
-/** What waits for a therapist’s yes at one client. */
+/** What waits for a therapist at one client: a yes, or a look. */
 export interface Waiting {
   clientId: string;
+  /** Proposals, and the gravest of them: what kind of word it is, and where; null when there is none. */
   many: number;
-  /** Of the gravest: what kind of word it is, and where. */
-  weight: Weight;
-  title: string;
-  siteId: string | null;
+  first: { weight: Weight; title: string; siteId: string | null } | null;
+  /** Places that rest until somebody has looked at them, however long ago that was told. */
+  toLookAt: readonly RestingPlace[];
 }
 
 /** So many clients are judged anew at one asking; the others at the next. */
@@ -44,14 +45,17 @@ async function judge(setting: Setting, who: Principal, clientId: string): Promis
   ]);
   const known = await knownFrom(setting, { file, sessions, versions, complaints });
   const { proposals } = known ? propose(known) : { proposals: [] };
+  const toLookAt = (known?.rests ?? [])
+    .filter(({ why }) => why !== 'bruise')
+    .map(({ siteId, side }) => ({ siteId, side }));
   const [first] = proposals;
-  if (!first) return null;
+  if (!first) return toLookAt.length > 0 ? { clientId, many: 0, first: null, toLookAt } : null;
   const { weight, title, siteId } = first;
-  return { clientId, many: proposals.length, weight, title, siteId };
+  return { clientId, many: proposals.length, first: { weight, title, siteId }, toLookAt };
 }
 
 /**
- * The clients of a day sheet for whom a proposal waits: who comes today first, then as the sheet has them. What nothing was
+ * The clients of a day sheet for whom a proposal or a look waits: who comes today first, then as the sheet has them. What nothing was
  * added to since is not judged again; of the others so many at a time, and how many are still to be judged.
  */
 export async function proposalsWaiting(

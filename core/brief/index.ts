@@ -1,1 +1,2 @@
 export { brief, type Brief, type Sentence } from './brief';
+export { isToBeCalled, preparedMessage, type WrittenAbout } from './prepared';

@@ -1,7 +1,7 @@
 import type { Day } from '#core/calendar';
 
 /** What was done about something the record raised. */
-export const HOW_SEEN = ['seen', 'spoken', 'not now'] as const;
+export const HOW_SEEN = ['seen', 'spoken', 'written', 'not now'] as const;
 export type HowSeen = (typeof HOW_SEEN)[number];
 
 /** Something somebody has seen to, or left for now. */

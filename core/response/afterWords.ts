@@ -1,4 +1,5 @@
 import { findSite, placeOf } from '#core/anatomy';
+import { group } from 'd3-array';
 import type { RestingPlace } from './rest';
 import { BESIDES, responseWords } from './responses';
 
@@ -19,9 +20,12 @@ const lower = (words: string) => `${words.charAt(0).toLowerCase()}${words.slice(
  */
 export function afterWords({ response, places, besides }: StoredAfter): string | null {
   if (response === null) return null;
-  const where = (places ?? []).flatMap(({ siteId, side }) => {
+  const where = [...group(places ?? [], ({ siteId }) => siteId)].flatMap(([siteId, here]) => {
     const site = findSite(siteId);
-    return site ? [lower(placeOf(site, side))] : [];
+    const sides = [...new Set(here.map(({ side }) => side))];
+    if (!site) return [];
+    if (sides.length > 1) return [`${lower(site.plainName)}, both sides`];
+    return sides.map((side) => lower(placeOf(site, side)));
   });
   const came = BESIDES.filter(({ id }) => besides?.includes(id)).map(({ label }) => lower(label));
   const label = lower(responseWords(response).label);

@@ -4,10 +4,12 @@ export { afterWords, responseAt, type StoredAfter } from './afterWords';
 export { LOOKED_AT_FOR } from './lookedAt';
 export {
   LOOKED_AT,
+  LAID_TO_REST,
+  laidAbout,
   lookedAbout,
-  lookedPlace,
   RESTS_BECAUSE,
   restsOf,
+  wordOnPlace,
   restSteps,
   type BruiseSeen,
   type Rest,

@@ -4,12 +4,14 @@ import { expand, isHold, placeKey, placesPressed } from '#core/routine';
 import { begin, secondsLeft } from '#core/session';
 import {
   afterWords,
+  LAID_TO_REST,
+  laidAbout,
   LOOKED_AT,
   lookedAbout,
-  lookedPlace,
   restsOf,
   restSteps,
   type BruiseSeen,
+  wordOnPlace,
   type ToldAfter,
 } from './index';
 
@@ -111,9 +113,28 @@ describe('what went numb, or was felt elsewhere and stayed (common practice, no 
   });
 
   it('is named by its place, as a therapist’s word is about it', () => {
-    expect(lookedPlace(lookedAbout(LEFT))).toEqual(LEFT);
-    for (const about of ['told', 'numb:line', 'looked at:', 'looked at:calf', 'looked at:calf:up'])
-      expect(lookedPlace(about)).toBeNull();
+    expect(wordOnPlace(lookedAbout(LEFT))).toEqual({ answer: LOOKED_AT, place: LEFT });
+    expect(wordOnPlace(laidAbout(LEFT))).toEqual({ answer: LAID_TO_REST, place: LEFT });
+    for (const about of ['told', 'numb:line', 'looked at:', 'looked at:calf', 'let rest:calf:up'])
+      expect(wordOnPlace(about)).toBeNull();
+  });
+
+  it('rests when a therapist lets it rest, until they have looked at it; a bruise there outlasts that', () => {
+    const laid = told(LAID_TO_REST, 1, LEFT);
+    expect(restsOf({ told: [laid], seen: [] }, 'UTC')).toMatchObject([
+      { ...LEFT, why: 'laid', from: 'seen' },
+    ]);
+    const looked = told(LOOKED_AT, 2, LEFT);
+    expect(restsOf({ told: [laid, looked], seen: [] }, 'UTC')).toEqual([]);
+    // That a bruise has gone does not end what the therapist said.
+    const bruise = told('bruised', 0, LEFT);
+    expect(restsOf({ told: [bruise, laid], seen: [] }, 'UTC')).toMatchObject([{ why: 'bruise' }]);
+    expect(
+      restsOf({ told: [bruise, laid, told('bruise-gone', 3, LEFT)], seen: [] }, 'UTC'),
+    ).toMatchObject([{ why: 'laid' }]);
+    expect(restsOf({ told: [bruise, laid, looked], seen: [] }, 'UTC')).toMatchObject([
+      { why: 'bruise' },
+    ]);
   });
 });
 
@@ -155,6 +176,10 @@ describe('a day after in words', () => {
     expect(afterWords({ response: 'none' })).toBe('nothing to notice');
     expect(afterWords({ response: 'bruised', places: [LEFT], besides: ['headache'] })).toBe(
       'bruised (calf, left), a headache afterwards',
+    );
+    const both = [LEFT, { ...LEFT, side: 'right' as const }, { ...LEFT, siteId: 'chest' }];
+    expect(afterWords({ response: 'sore', places: both })).toBe(
+      'sore (calf, both sides; chest, left)',
     );
   });
 });

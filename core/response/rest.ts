@@ -29,23 +29,39 @@ export interface BruiseSeen extends RestingPlace {
 /** As an answer: a therapist has looked at the place, and it may be pressed again. */
 export const LOOKED_AT = 'looked at';
 
+/** As an answer: a therapist lets the place rest. */
+export const LAID_TO_REST = 'laid to rest';
+
 const LOOKED_PREFIX = 'looked at:';
+const LAID_PREFIX = 'let rest:';
 
 /** What a therapist’s word is about who has looked at a place. */
 export const lookedAbout = (place: RestingPlace): string => `${LOOKED_PREFIX}${placeKey(place)}`;
 
-/** The place a therapist’s word is about; null where it is about something else. */
-export function lookedPlace(about: string): RestingPlace | null {
-  if (!about.startsWith(LOOKED_PREFIX)) return null;
-  const [siteId, side] = about.slice(LOOKED_PREFIX.length).split(':');
+/** What a therapist’s word is about who lets a place rest. */
+export const laidAbout = (place: RestingPlace): string => `${LAID_PREFIX}${placeKey(place)}`;
+
+/**
+ * What a therapist’s word says of a place; null where it is about something else.
+ *
+ * @example wordOnPlace('let rest:calf:left') // { answer: LAID_TO_REST, place: { siteId: 'calf', side: 'left' } }
+ */
+export function wordOnPlace(about: string): { answer: string; place: RestingPlace } | null {
+  const prefix = [LOOKED_PREFIX, LAID_PREFIX].find((one) => about.startsWith(one));
+  if (prefix === undefined) return null;
+  const [siteId, side] = about.slice(prefix.length).split(':');
   const known = SIDES.find((one) => one === side);
-  return siteId && known ? { siteId, side: known } : null;
+  if (!siteId || !known) return null;
+  return {
+    answer: prefix === LOOKED_PREFIX ? LOOKED_AT : LAID_TO_REST,
+    place: { siteId, side: known },
+  };
 }
 
 /** A place that is not pressed for now, and why: until its bruise has gone, or until somebody has looked at it. */
 export interface Rest extends RestingPlace {
   since: Day;
-  why: 'bruise' | LookedAtFor;
+  why: 'bruise' | LookedAtFor | 'laid';
   /** Told by the client, or seen by the therapist. */
   from: 'told' | 'seen';
 }
@@ -62,14 +78,17 @@ const isLookedAtFor = (answer: string): answer is LookedAtFor =>
   (LOOKED_AT_FOR as readonly string[]).includes(answer);
 
 /** Which of the reasons of one place is said: the graver. */
-const GRAVEST_FIRST: readonly Rest['why'][] = ['numb', 'travelling', 'bruise'];
+const GRAVEST_FIRST: readonly Rest['why'][] = ['numb', 'travelling', 'bruise', 'laid'];
+
+/** What ends once a therapist has looked at the place. A bruise is seen on the map, or told of. */
+const ENDS_WHEN_LOOKED_AT: readonly Rest['why'][] = [...LOOKED_AT_FOR, 'laid'];
 
 const whyKey = (place: RestingPlace, why: Rest['why']) => `${placeKey(place)} ${why}`;
 
 /**
  * The places that rest now. A bruise rests its place at once, whoever found it, until it is said to have gone: by the
  * client, or by the therapist who looks at the place and sees none. What went numb or tingled there, or was felt elsewhere
- * and stayed, rests it until a therapist says that they have looked at it. Common practice (“bruise or marked tenderness
+ * and stayed, rests it until a therapist says that they have looked at it; so does what a therapist lets rest. Common practice (“bruise or marked tenderness
  * next day = too hard: rest the spot until gone”; “if it goes on after release, stop and report”), no published source.
  *
  * @example restsOf({ told: [{ answer: 'bruised', places: [{ siteId: 'calf', side: 'left' }], at: 0 }], seen: [] }, 'UTC')
@@ -107,8 +126,9 @@ export function restsOf(
     const key = whyKey(place, 'bruise');
     if (isLookedAtFor(answer)) lay(word, answer);
     if (answer === LOOKED_AT) {
-      for (const why of LOOKED_AT_FOR) resting.delete(whyKey(place, why));
+      for (const why of ENDS_WHEN_LOOKED_AT) resting.delete(whyKey(place, why));
     }
+    if (answer === LAID_TO_REST) lay({ ...word, from: 'seen' }, 'laid');
     if (answer === 'bruised') {
       lay(word, 'bruise');
       if (thread !== null) marked.set(thread, key);
@@ -136,6 +156,7 @@ export const RESTS_BECAUSE: Record<Rest['why'], string> = {
   numb: 'it went numb, tingled or shot there, and rests until somebody has looked at it in person.',
   travelling:
     'a feeling from there stayed after letting go, and it rests until your therapist has looked at it.',
+  laid: 'your therapist lets it rest for now.',
 };
 
 /**

@@ -1,5 +1,5 @@
 import { addDays, type Day } from '#core/calendar';
-import { afterWords, responseWords, type StoredAfter } from '#core/response';
+import { afterWords, responseWords, type RestingPlace, type StoredAfter } from '#core/response';
 import { stopReason } from '#core/session';
 
 /** How far back a stop that the therapist should hear of is told, in days. */
@@ -32,6 +32,8 @@ export interface LoggedSession {
   response: string | null;
   places?: StoredAfter['places'];
   besides?: StoredAfter['besides'];
+  /** What was pressed when it was stopped. */
+  stoppedAt?: readonly RestingPlace[] | null;
 }
 
 /**
@@ -59,6 +61,8 @@ export interface ToldOf {
   when: 'during' | 'after';
   gravity: number;
   sessionId: string | null;
+  /** Where, so far as that was said. */
+  places: readonly RestingPlace[];
 }
 
 /** What the last days of a client say, by themselves; what somebody has seen to is left out. */
@@ -76,7 +80,15 @@ export interface Lately {
 const capital = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 
 function toldOf(session: LoggedSession): ToldOf[] {
-  const { id: sessionId = null, day, stopReason: reason, response, places, besides } = session;
+  const {
+    id: sessionId = null,
+    day,
+    stopReason: reason,
+    response,
+    places,
+    besides,
+    stoppedAt,
+  } = session;
   const stop = reason === null ? null : stopReason(reason);
   const after = response === null ? null : responseWords(response);
   return [
@@ -86,6 +98,7 @@ function toldOf(session: LoggedSession): ToldOf[] {
             day,
             sessionId,
             label: stop.label,
+            places: stoppedAt ?? [],
             when: 'during' as const,
             gravity:
               stop.weight === 'emergency'
@@ -102,6 +115,7 @@ function toldOf(session: LoggedSession): ToldOf[] {
             day,
             sessionId,
             label: capital(afterWords({ response, places, besides }) ?? after.label),
+            places: places ?? [],
             when: 'after' as const,
             gravity:
               after.bears === 'not'

@@ -11,7 +11,7 @@ export const seenToSchema = z.object({
     .max(100, 'What was seen to is named in at most 100 characters.'),
   /** The last session that was known then; null: none. */
   sessionId: z.uuid({ error: 'A session needs a UUID.' }).nullable(),
-  how: z.enum(HOW_SEEN, { error: 'It was seen, spoken about, or left for now.' }),
+  how: z.enum(HOW_SEEN, { error: 'It was seen, spoken or written about, or left for now.' }),
   note: z
     .string({ error: 'The note must be text.' })
     .trim()

@@ -179,9 +179,8 @@ async function judged(name: string) {
           ? {
               clientId: idOf(name),
               many: proposals.length,
-              weight: gravest.weight,
-              title: gravest.title,
-              siteId: gravest.siteId,
+              first: { weight: gravest.weight, title: gravest.title, siteId: gravest.siteId },
+              toLookAt: [],
             }
           : null,
       ]);

@@ -1,14 +1,16 @@
 import { useEffect, useState } from 'react';
 
 /**
- * What an address of ours answers, asked for once it is wanted.
+ * What an address of ours answers, asked for once it is wanted, and again when `mark` is another: until the new answer has
+ * come the last one stands.
  *
- * @returns null while it is on its way or not wanted yet, `failed` when it did not come
+ * @returns null while nothing has come yet or it is not wanted, `failed` when it did not come
  */
-export function useAsked<T>(address: string, wanted: boolean) {
+export function useAsked<T>(address: string, wanted: boolean, mark: unknown = null) {
   const [read, setRead] = useState<T | 'failed' | null>(null);
+  const [asking, setAsking] = useState(0);
   useEffect(() => {
-    if (!wanted || read !== null) return;
+    if (!wanted) return;
     const leaving = new AbortController();
     fetch(address, { signal: leaving.signal })
       .then((answer) => (answer.ok ? answer.json() : Promise.reject(new Error('not ok'))))
@@ -17,6 +19,6 @@ export function useAsked<T>(address: string, wanted: boolean) {
         if (!leaving.signal.aborted) setRead('failed');
       });
     return () => leaving.abort();
-  }, [address, wanted, read]);
-  return { read, again: () => setRead(null) };
+  }, [address, wanted, mark, asking]);
+  return { read, again: () => setAsking((n) => n + 1) };
 }

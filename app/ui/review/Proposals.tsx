@@ -22,6 +22,7 @@ const WEIGHTS: Record<Weight, string> = {
 const ANSWERS: Record<HowSeen, string> = {
   seen: 'Looked at',
   spoken: 'Spoken with them',
+  written: 'Written to them',
   'not now': 'Not now',
 };
 

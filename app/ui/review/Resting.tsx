@@ -11,6 +11,7 @@ const BECAUSE: Record<Rest['why'], string> = {
   bruise: 'bruised; until they say, or you see, that it has gone',
   numb: 'went numb, tingled or shot; until you have looked at it in person',
   travelling: 'a feeling stayed after letting go; until you have looked at it',
+  laid: 'let rest from the day sheet; until you say that it may be pressed again',
 };
 
 const NOTE_LENGTH = 300;

@@ -14,6 +14,8 @@ function restWords({ why, from }: RestToday, day: string, therapistName: string)
       return `You told of numbness, tingling or a shooting pain ${day}. Nothing presses there until ${therapistName} has looked at it in person.`;
     case 'travelling':
       return `You told of a feeling that stayed after letting go ${day}. Nothing presses there until you have spoken with ${therapistName}.`;
+    case 'laid':
+      return `Since ${day}: your practice lets it rest. Nothing presses there until ${therapistName} says so.`;
   }
 }
 

@@ -1,13 +1,15 @@
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
 import { v7 as uuid } from 'uuid';
+import { findSite, placeOf } from '#core/anatomy';
 import type { HowSeen } from '#core/proposals';
+import { laidAbout, type RestingPlace } from '#core/response';
 import type { MarkId } from '#core/trend';
 import type { DaySheetRow } from '~/services/daySheet.server';
 import { useOutbox, useView } from '~/ui/keeping/Keeping';
 import { LinkButton } from '~/ui/parts/LinkButton';
 import { useKeys } from '~/ui/parts/useKeys';
 import classes from './day.module.css';
+import { Write } from './Write';
 
 /** What can be answered by itself, with the session it is answered up to. */
 function toAnswer(row: DaySheetRow): { about: MarkId; sessionId: string | null }[] {
@@ -22,42 +24,70 @@ function toAnswer(row: DaySheetRow): { about: MarkId; sessionId: string | null }
 
 const ANSWERS = [
   ['l', 'seen', 'Looked at'],
-  ['s', 'spoken', 'Spoken with them'],
+  ['s', 'spoken', 'Called or spoken'],
 ] as const satisfies readonly (readonly [string, HowSeen, string])[];
+
+const namesOf = (places: readonly RestingPlace[]): string =>
+  places
+    .flatMap(({ siteId, side }) => {
+      const site = findSite(siteId);
+      return site ? [placeOf(site, side).toLowerCase()] : [];
+    })
+    .join('; ');
 
 /** Answers what a row raises: opened by its button, then one key. */
 export function Answer({ row }: { row: DaySheetRow }) {
   const outbox = useOutbox();
   const { entries } = useView();
-  const navigate = useNavigate();
-  const [isOpen, setIsOpen] = useState(false);
+  const [isOpen, setIsOpen] = useState<boolean | 'writing'>(false);
   const open = toAnswer(row);
   const waits = entries.some(
-    ({ letter, refused }) => letter.kind === 'seen to' && letter.clientId === row.id && !refused,
+    ({ letter, refused }) =>
+      (letter.kind === 'seen to' || letter.kind === 'message') &&
+      letter.clientId === row.id &&
+      !refused,
   );
+  const see = (about: string, sessionId: string | null, how: HowSeen) =>
+    outbox.add({
+      kind: 'seen to',
+      clientId: row.id,
+      thing: uuid(),
+      base: null,
+      body: { about, sessionId, how, note: '' },
+    });
   const answer = (how: HowSeen) => {
-    for (const { about, sessionId } of open) {
-      outbox.add({
-        kind: 'seen to',
-        clientId: row.id,
-        thing: uuid(),
-        base: null,
-        body: { about, sessionId, how, note: '' },
-      });
-    }
+    for (const { about, sessionId } of open) see(about, sessionId, how);
     setIsOpen(false);
   };
-  const write = () => void navigate(`/clients/${row.id}/practise`);
-  const byKey: [string, () => void][] = [
+  const places = row.told?.places ?? [];
+  const rest = () => {
+    for (const place of places) see(laidAbout(place), row.lastSession, 'seen');
+    answer('seen');
+  };
+  const send = (text: string) => {
+    const wish = { kind: 'message', clientId: row.id, thing: uuid(), base: null } as const;
+    outbox.add({ ...wish, body: { text } });
+    answer('written');
+  };
+  const offered: { key: string; words: string; act: () => void }[] = [
     ...(open.length > 0
-      ? ANSWERS.map(([key, how]): [string, () => void] => [key, () => answer(how)])
+      ? ANSWERS.map(([key, how, words]) => ({ key, words, act: () => answer(how) }))
       : []),
-    ['w', write],
-    ['Escape', () => setIsOpen(false)],
+    ...(places.length > 0 ? [{ key: 'r', words: `Let rest: ${namesOf(places)}`, act: rest }] : []),
+    { key: 'w', words: 'Write to them', act: () => setIsOpen('writing') },
   ];
-  useKeys(isOpen ? byKey : []);
+  useKeys(
+    isOpen === true
+      ? [
+          ...offered.map(({ key, act }): [string, () => void] => [key, act]),
+          ['Escape', () => setIsOpen(false)],
+        ]
+      : [],
+  );
   if (open.length === 0 && !row.wrote) return null;
   if (waits) return <span className={classes.plain}>answered</span>;
+  if (isOpen === 'writing')
+    return <Write row={row} onSend={send} onBack={() => setIsOpen(false)} />;
   return (
     <span className={classes.answer}>
       <LinkButton aria-expanded={isOpen} onClick={() => setIsOpen((now) => !now)}>
@@ -65,15 +95,11 @@ export function Answer({ row }: { row: DaySheetRow }) {
       </LinkButton>
       {isOpen && (
         <span role="group" aria-label={`Answer for ${row.name}`}>
-          {open.length > 0 &&
-            ANSWERS.map(([key, how, words]) => (
-              <LinkButton key={how} onClick={() => answer(how)} aria-keyshortcuts={key}>
-                {words} <kbd>{key}</kbd>
-              </LinkButton>
-            ))}
-          <LinkButton onClick={write} aria-keyshortcuts="w">
-            Write to them <kbd>w</kbd>
-          </LinkButton>
+          {offered.map(({ key, words, act }) => (
+            <LinkButton key={key} onClick={act} aria-keyshortcuts={key}>
+              {words} <kbd>{key}</kbd>
+            </LinkButton>
+          ))}
         </span>
       )}
     </span>

@@ -11,6 +11,7 @@ import classes from './day.module.css';
 const HOW: Record<HowSeen, string> = {
   seen: 'Looked at',
   spoken: 'Spoken with',
+  written: 'Written to',
   'not now': 'Left for now',
 };
 
@@ -19,20 +20,33 @@ const joinWords = ({ invitedUntil, invitedInVain, today }: DaySheetRow): string 
   return invitedInVain ? 'The invitation has run out' : 'Has not joined yet';
 };
 
-/** What waits for a yes, the gravest of it named, and the way there. */
-function Proposed({ row, waiting }: { row: DaySheetRow; waiting: Waiting }) {
-  const { many, title, siteId } = waiting;
-  const where =
-    siteId === null ? '' : ` at ${(findSite(siteId)?.plainName ?? siteId).toLowerCase()}`;
+/** What waits for a yes, the gravest of it named, or for a look; and the way there. */
+function Waits({ row, waiting }: { row: DaySheetRow; waiting: Waiting }) {
+  const { many, first, toLookAt } = waiting;
+  const siteName = (siteId: string) => (findSite(siteId)?.plainName ?? siteId).toLowerCase();
+  const where = !first || first.siteId === null ? '' : ` at ${siteName(first.siteId)}`;
+  const places = [...new Set(toLookAt.map(({ siteId }) => siteId))].map(siteName).join(', ');
+  const to = `/clients/${row.id}/review`;
   return (
-    <li className={classes.plain}>
-      <Link to={`/clients/${row.id}/review`} className={classes.proposed}>
-        {many === 1 ? 'A proposal waits' : `${many} proposals wait`}:{' '}
-        {title.charAt(0).toLowerCase()}
-        {title.slice(1)}
-        {where}
-      </Link>
-    </li>
+    <>
+      {places !== '' && (
+        <li className={classes.plain}>
+          <Link to={to} className={classes.proposed}>
+            Rests until you have looked: {places}
+          </Link>
+        </li>
+      )}
+      {first && (
+        <li className={classes.plain}>
+          <Link to={to} className={classes.proposed}>
+            {many === 1 ? 'A proposal waits' : `${many} proposals wait`}:{' '}
+            {first.title.charAt(0).toLowerCase()}
+            {first.title.slice(1)}
+            {where}
+          </Link>
+        </li>
+      )}
+    </>
   );
 }
 
@@ -105,7 +119,7 @@ export function Marks({ row, waiting }: { row: DaySheetRow; waiting: Waiting | n
           {mark.text}
         </li>
       ))}
-      {waiting && <Proposed row={row} waiting={waiting} />}
+      {waiting && <Waits row={row} waiting={waiting} />}
     </ul>
   );
 }

@@ -9,6 +9,7 @@ import { daySheet, type DaySheetRow } from '~/services/daySheet.server';
 import type { proposalsWaiting, Waiting } from '~/services/waiting.server';
 import { Empty } from '~/ui/parts/Empty';
 import { useAsked } from '~/ui/parts/useAsked';
+import { useFresh } from '~/ui/parts/useFresh';
 import { WeekKnots } from '~/ui/parts/WeekKnots';
 import { counted, longDay, nearDay, shortDay } from '~/ui/parts/words';
 import { Answer } from './Answer';
@@ -89,8 +90,9 @@ export default function Day({ loaderData }: Route.ComponentProps) {
   );
   const coming = groups.get('coming') ?? [];
   const ended = groups.get('ended') ?? [];
-  const { read } = useAsked<Judged>('/day/proposals', rows.length > 0);
+  const { read } = useAsked<Judged>('/day/proposals', rows.length > 0, rows);
   const judged = read === 'failed' ? null : read;
+  useFresh();
   const waiting = new Map(judged?.waiting.map((one) => [one.clientId, one]));
   return (
     <div className={classes.sheet}>
@@ -104,7 +106,11 @@ export default function Day({ loaderData }: Route.ComponentProps) {
         </Button>
       </div>
       {rows.length > 0 && (
-        <PracticeWeek rows={rows} sunday={addDays(monday, 6)} proposals={judged && waiting.size} />
+        <PracticeWeek
+          rows={rows}
+          sunday={addDays(monday, 6)}
+          proposals={judged && judged.waiting.filter(({ many }) => many > 0).length}
+        />
       )}
       {rows.length === 0 ? (
         <Empty>
