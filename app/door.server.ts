@@ -147,6 +147,10 @@ export async function load<T>(work: () => Promise<T>): Promise<T> {
   try {
     return await work();
   } catch (error) {
+    if (error instanceof Refusal && typeof error.details.into === 'string') {
+      // The file went into another one of the same person.
+      throw redirect(`/clients/${error.details.into}`);
+    }
     if (error instanceof Refusal) throw data({ message: error.message }, { status: error.status });
     const trouble = passing(error);
     if (trouble) throw data({ message: trouble.message }, { status: trouble.status });

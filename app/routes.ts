@@ -63,6 +63,7 @@ export default [
         index('routes/staff/file/index.ts'),
         route('details', 'routes/staff/file/details.tsx'),
         route('discharge', 'routes/staff/discharge/discharge.tsx'),
+        route('join', 'routes/staff/join/join.tsx'),
         route('brings', 'routes/staff/file/brings.tsx'),
         route('complaint', 'routes/staff/complaint/complaint.tsx'),
         route('visit', 'routes/staff/visit/visit.tsx'),

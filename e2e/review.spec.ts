@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import {
+  addClient,
   allKept,
   expect,
   fileOf,
@@ -390,4 +391,32 @@ test('a course is ended with what the record says, rests on the phone, and is ta
   await phone.reload();
   await expect(phone.getByRole('link', { name: 'Start', exact: true })).toBeVisible();
   await context.close();
+});
+
+test('two files of one person are looked at side by side and joined; the old address leads to the new', async ({
+  page,
+}) => {
+  await stepInAs(page, 'Maren');
+  const twice = await addClient(page, 'Yara Fontane');
+  const file = await fileOf(page, 'Yara Fontaine');
+  await page.goto(`${file}/details`);
+  await page.getByRole('link', { name: 'Join the two' }).click();
+  await expect(page).toHaveURL(/\/join$/);
+  // Whose name is most alike stands first.
+  const other = page.getByLabel('The other file');
+  await expect(other.getByRole('option').nth(1)).toHaveText(/^Yara Fontane/);
+  await other.selectOption({ index: 1 });
+  await page.getByRole('button', { name: 'Look at both' }).click();
+  await expect(page.getByText('nothing kept yet')).toBeVisible();
+  await expect(page.getByText(/^\d+ sessions$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Join the two files' }).click();
+  // Nothing happens before it is said that they are the same.
+  await expect(page).toHaveURL(/\/join\?other=/);
+  await page.getByRole('checkbox', { name: /are the same person$/ }).check();
+  await page.getByRole('button', { name: 'Join the two files' }).click();
+  await expect(page).toHaveURL(new RegExp(`${file}/screen$`));
+  await page.goto(`${twice}/review`);
+  await expect(page.getByRole('heading', { level: 1, name: 'Yara Fontaine' })).toBeVisible();
+  await page.goto('/caseload');
+  await expect(page.getByRole('link', { name: /^Yara/ })).toHaveCount(1);
 });

@@ -103,6 +103,7 @@ for (const { viewport, staff, client } of VIEWS) {
         'complaint',
         'details',
         'discharge',
+        'join',
         'brings',
         'visit',
         'referral',
@@ -362,6 +363,7 @@ test('every screen fits a phone before its scripts have run', async ({ browser, 
     'details',
     'visit',
     'discharge',
+    'join',
   ];
   const screens = {
     Maren: [

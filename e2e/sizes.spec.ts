@@ -11,6 +11,7 @@ const STAGES = [
   'review',
   'details',
   'discharge',
+  'join',
   'brings',
   'complaint',
 ];

@@ -52,6 +52,7 @@ const fileQuery = (db: Database, practiceId: string, clientId: string) =>
       detailsRevision: client.detailsRevision,
       bringsRevision: client.bringsRevision,
       createdAt: client.createdAt,
+      joinedInto: client.joinedInto,
     })
     .from(client)
     .innerJoin(user, eq(user.id, client.therapistId))
@@ -82,12 +83,37 @@ export const searchClients = (db: Database, practiceId: string, text: string, mo
     .where(
       and(
         eq(client.practiceId, practiceId),
+        isNull(client.joinedInto),
         // A word start: a space before the whole name makes its first word like the others.
         ilike(sql`' ' || ${client.name}`, `% ${escapeLike(text)}%`),
       ),
     )
     .orderBy(asc(client.name))
     .limit(most);
+
+/** Other files of a practice that may be of the same person: the most alike by name or birthday first. */
+export const othersLike = (
+  db: Database,
+  practiceId: string,
+  { id, name, bornOn }: { id: string; name: string; bornOn: string | null },
+  most = 200,
+) => {
+  const [first = name] = name.trim().split(/\s+/);
+  const last = name.trim().split(/\s+/).at(-1) ?? name;
+  const alike = sql<number>`
+    (case when lower(${client.name}) = lower(${name}) then 4 else 0 end)
+    + (case when ${client.bornOn} = ${bornOn}::date then 2 else 0 end)
+    + (case when ${client.name} ilike ${`%${escapeLike(first)}%`} then 1 else 0 end)
+    + (case when ${client.name} ilike ${`%${escapeLike(last)}%`} then 1 else 0 end)`;
+  return db
+    .select({ id: client.id, name: client.name, occupation: client.occupation })
+    .from(client)
+    .where(
+      and(eq(client.practiceId, practiceId), isNull(client.joinedInto), sql`${client.id} <> ${id}`),
+    )
+    .orderBy(desc(alike), asc(client.name))
+    .limit(most);
+};
 
 /** Every client of a practice with the last day practised. */
 export const clientsWithLastDay = (db: Database, practiceId: string) => {
@@ -115,7 +141,7 @@ export const clientsWithLastDay = (db: Database, practiceId: string) => {
     .from(client)
     .innerJoin(user, eq(user.id, client.therapistId))
     .leftJoin(last, eq(last.clientId, client.id))
-    .where(eq(client.practiceId, practiceId))
+    .where(and(eq(client.practiceId, practiceId), isNull(client.joinedInto)))
     .orderBy(asc(client.name));
 };
 
@@ -144,7 +170,7 @@ export const practiceSessionsSince = (db: Database, practiceId: string, since: D
 export const practiceAskPeriods = (db: Database, practiceId: string) =>
   db
     .select({
-      clientId: routine.clientId,
+      clientId: sql<string>`coalesce(${client.joinedInto}, ${client.id})`,
       number: routineVersion.number,
       from: routineVersion.issuedOn,
       timesPerWeek: sql<number>`(${routineVersion.content} ->> 'timesPerWeek')::integer`,
@@ -153,7 +179,7 @@ export const practiceAskPeriods = (db: Database, practiceId: string) =>
     .innerJoin(routine, eq(routine.id, routineVersion.routineId))
     .innerJoin(client, eq(client.id, routine.clientId))
     .where(eq(client.practiceId, practiceId))
-    .orderBy(asc(routineVersion.number));
+    .orderBy(asc(routineVersion.issuedAt), asc(routineVersion.number));
 
 /** The latest interview of each client of a practice, when a therapist has not confirmed it. */
 export const unconfirmedAnswers = (db: Database, practiceId: string) => {

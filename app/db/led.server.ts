@@ -1,9 +1,10 @@
 import type { Step } from '#core/routine';
 import type { ScreenFinding } from '#core/screening';
 import { ledIdFrom, ledText } from '#core/today';
-import { and, eq } from 'drizzle-orm';
+import { and, eq, inArray } from 'drizzle-orm';
 import { createHash } from 'node:crypto';
 import type { Database } from './database.server';
+import { filesOf } from './join.server';
 import { ledRoutine } from './schema.server';
 
 /** A routine as a device is led through it: the holds of a version under what screening had found. */
@@ -62,7 +63,7 @@ export async function ledOf(db: Database, clientId: string, id: string) {
   const [row] = await db
     .select({ id: ledRoutine.id, versionId: ledRoutine.versionId, steps: ledRoutine.steps })
     .from(ledRoutine)
-    .where(and(eq(ledRoutine.clientId, clientId), eq(ledRoutine.id, id)))
+    .where(and(inArray(ledRoutine.clientId, filesOf(clientId)), eq(ledRoutine.id, id)))
     .limit(1);
   return row;
 }

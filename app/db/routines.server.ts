@@ -1,6 +1,7 @@
 import { readRoutine, type RetiredLine, type Routine } from '#core/routine';
-import { and, asc, desc, eq, getTableColumns, ne, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, getTableColumns, inArray, isNull, ne, sql } from 'drizzle-orm';
 import type { Database } from './database.server';
+import { filesOf } from './join.server';
 import { once } from './reading.server';
 import { client, routine, routineVersion, user } from './schema.server';
 
@@ -34,15 +35,15 @@ const versionColumns = {
   issuedByName: user.name,
 };
 
-/** All versions issued to a client, oldest first. */
+/** All versions issued to a client, oldest first; those of a file that was joined into this one among them. */
 export const versionsOf = once(async (db, clientId: string) => {
   const rows = await db
     .select(versionColumns)
     .from(routineVersion)
     .innerJoin(routine, eq(routine.id, routineVersion.routineId))
     .innerJoin(user, eq(user.id, routineVersion.issuedBy))
-    .where(eq(routine.clientId, clientId))
-    .orderBy(asc(routineVersion.number));
+    .where(inArray(routine.clientId, filesOf(clientId)))
+    .orderBy(asc(routineVersion.issuedAt), asc(routineVersion.number));
   return rows.map(readVersion);
 });
 
@@ -52,8 +53,8 @@ export async function latestVersion(db: Database, clientId: string) {
     .from(routineVersion)
     .innerJoin(routine, eq(routine.id, routineVersion.routineId))
     .innerJoin(user, eq(user.id, routineVersion.issuedBy))
-    .where(eq(routine.clientId, clientId))
-    .orderBy(desc(routineVersion.number))
+    .where(inArray(routine.clientId, filesOf(clientId)))
+    .orderBy(desc(routineVersion.issuedAt), desc(routineVersion.number))
     .limit(1);
   return row && readVersion(row);
 }
@@ -61,9 +62,13 @@ export async function latestVersion(db: Database, clientId: string) {
 /** A version, with whose it is. */
 export async function versionWithClient(db: Database, versionId: string) {
   const [row] = await db
-    .select({ ...versionColumns, clientId: routine.clientId })
+    .select({
+      ...versionColumns,
+      clientId: sql<string>`coalesce(${client.joinedInto}, ${client.id})`,
+    })
     .from(routineVersion)
     .innerJoin(routine, eq(routine.id, routineVersion.routineId))
+    .innerJoin(client, eq(client.id, routine.clientId))
     .innerJoin(user, eq(user.id, routineVersion.issuedBy))
     .where(eq(routineVersion.id, versionId))
     .limit(1);
@@ -89,7 +94,9 @@ export async function latestOfOthers(
     .innerJoin(routine, eq(routine.id, routineVersion.routineId))
     .innerJoin(client, eq(client.id, routine.clientId))
     .innerJoin(user, eq(user.id, routineVersion.issuedBy))
-    .where(and(eq(client.practiceId, practiceId), ne(client.id, exceptId)))
+    .where(
+      and(eq(client.practiceId, practiceId), ne(client.id, exceptId), isNull(client.joinedInto)),
+    )
     .orderBy(asc(client.name), asc(client.id), desc(routineVersion.number))
     .limit(most);
   return rows.map(({ clientId, name, ...row }) => ({ clientId, name, ...readVersion(row) }));

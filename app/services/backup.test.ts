@@ -200,7 +200,7 @@ async function told(db: Database): Promise<string[]> {
         .map((line) => line.replace(/"caseload_views": \[\], |, "caseload_views": \[\]/, ''))
         .map((line) =>
           line.replaceAll(
-            /, "(places|besides|bruised|mark|away_from|away_until|stand_in_id|born_on|consent_on)": null|"(places|besides|bruised|mark|away_from|away_until|stand_in_id|born_on|consent_on)": null, /g,
+            /, "(places|besides|bruised|mark|away_from|away_until|stand_in_id|born_on|consent_on|joined_into|joined_at)": null|"(places|besides|bruised|mark|away_from|away_until|stand_in_id|born_on|consent_on|joined_into|joined_at)": null, /g,
             '',
           ),
         )

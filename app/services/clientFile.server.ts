@@ -8,7 +8,7 @@ import { courseStepsOf } from '~/db/courses.server';
 import { latestVersion, routineOf } from '~/db/routines.server';
 import { lastSessionsOf } from '~/db/sessions.server';
 import { visitCounts, visitsOf } from '~/db/visits.server';
-import { found } from '~/keeping/server/refusal.server';
+import { found, joinedInto } from '~/keeping/server/refusal.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { turnsTo } from './away.server';
 import { dueFor, STOPS_FROM } from './due.server';
@@ -19,7 +19,9 @@ const isUuid = (text: string) => z.uuid().safeParse(text).success;
 /** A client's file inside the practice, with all that was asked; anything else is not there. */
 export async function fileWithAnswers({ db }: Setting, who: Principal, clientId: string) {
   const row = isUuid(clientId) ? await fileAndAnswers(db, who.practiceId, clientId) : undefined;
-  return found(row, 'client');
+  const there = found(row, 'client');
+  if (there.file.joinedInto !== null) throw joinedInto(there.file.joinedInto);
+  return there;
 }
 
 /** A client's file inside the practice; anything else is not there. */

@@ -189,8 +189,17 @@ export const client = pgTable(
     detailsRevision: integer('details_revision').notNull().default(0),
     bringsRevision: integer('brings_revision').notNull().default(0),
     createdAt: instant('created_at').notNull(),
+    /**
+     * The file of the same person that this one went into, and when: its record lies there now. No foreign key, so that an
+     * archive can be read row by row.
+     */
+    joinedInto: uuid('joined_into'),
+    joinedAt: instant('joined_at'),
   },
   (table) => [
+    index('client_joined')
+      .on(table.joinedInto)
+      .where(sql`${table.joinedInto} is not null`),
     index('client_practice_name').on(table.practiceId, table.name),
     uniqueIndex('client_user').on(table.userId),
   ],

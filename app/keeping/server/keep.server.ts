@@ -12,7 +12,7 @@ import { KIND_IDS, kindOf, type KindId } from '../kinds';
 import { allStorable, MOST_INTEGER, NOT_STORABLE } from '../storable';
 import { MOST_LETTERS, type Answer, type Base } from '../letter';
 import { isUniqueBreach } from './isUniqueBreach.server';
-import { found, Refusal } from './refusal.server';
+import { found, joinedInto, Refusal } from './refusal.server';
 import type { Principal, Setting } from './setting.server';
 
 /** A letter as it arrived; its body is parsed by its kind. */
@@ -122,7 +122,9 @@ async function lockedFile(
   if (who.role === 'client' && clientId !== null && clientId !== id) {
     throw new Refusal(404, 'There is no such client.');
   }
-  return found(await lockClientInPractice(db, who.practiceId, id), 'client');
+  const file = found(await lockClientInPractice(db, who.practiceId, id), 'client');
+  if (file.joinedInto !== null) throw joinedInto(file.joinedInto);
+  return file;
 }
 
 /** What an earlier letter with the same id was answered; null when there is none. */

@@ -18,3 +18,11 @@ export function found<T>(value: T | null | undefined, what: string): T {
   if (value === null || value === undefined) throw new Refusal(404, `There is no such ${what}.`);
   return value;
 }
+
+/** The file went into another one of the same person, which `details.into` names: whoever reads is sent there. */
+export const joinedInto = (into: string): Refusal =>
+  new Refusal(
+    410,
+    'This file was joined with another file of the same person. Open that one, and keep it there.',
+    { into },
+  );

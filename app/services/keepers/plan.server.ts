@@ -107,6 +107,7 @@ export const keepIssue: Keeper<'issue'> = async ({
     );
   }
   const { answers, interviews } = await answersInForce(db, file.id);
+  const versions = await versionsOf(db, file.id);
   const today = dayOf(now().getTime(), file.timeZone);
   const refused = checkRoutine(wish.content, {
     minutesPerDay: file.minutesPerDay,
@@ -114,7 +115,7 @@ export const keepIssue: Keeper<'issue'> = async ({
     screening: screen(answers),
     minor: minorOn(file, today),
     screened: interviews.some(({ confirmed }) => confirmed),
-    settledSites: settledSites(await versionsOf(db, file.id), today),
+    settledSites: settledSites(versions, today),
   }).filter((finding) => finding.verdict === 'refuse');
   if (refused.length > 0) {
     throw new Refusal(422, refused.map((finding) => finding.reason).join(' '), {
@@ -122,7 +123,8 @@ export const keepIssue: Keeper<'issue'> = async ({
     });
   }
   const thread = await unlessOvertaken(db, file.id, base);
-  const number = wish.baseNumber + 1;
+  // A file that was joined into this one brought numbers of its own.
+  const number = 1 + Math.max(0, ...versions.map((one) => one.number));
   const at = now();
   await db.insert(routineVersion).values({
     id: versionId,

@@ -1,7 +1,7 @@
 import { Button, CopyButton } from '@mantine/core';
 import { dayOf } from '#core/calendar';
 import { toString as drawQr } from 'qrcode';
-import { data, Form } from 'react-router';
+import { data, Form, Link } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { staffContext } from '~/context.server';
 import { act, formOf, load, parse } from '~/door.server';
@@ -185,6 +185,9 @@ export default function Details({ loaderData, actionData }: Route.ComponentProps
           </Form>
         )}
         <p className={classes.therapist}>Therapist: {file.therapistName}</p>
+        <p className={classes.therapist}>
+          A second file of the same person? <Link to="../join">Join the two</Link>
+        </p>
       </section>
     </div>
   );
