@@ -215,7 +215,7 @@ test('days pulled over one chart are what all of them show, and a place is chose
   await expect(page.getByRole('img', { name: /^Side low-back, right: / })).toBeVisible();
   await page.getByRole('combobox', { name: 'Place' }).selectOption('every place');
   await page.getByRole('button', { name: 'all of it' }).click();
-  await expect(page).not.toHaveURL(/from=/);
+  await expect(page).toHaveURL(/period=all/);
   await expect(heading).toContainText(' to ');
   await expect(page.getByRole('heading', { name: /^How far it sends/ })).toBeVisible();
 });

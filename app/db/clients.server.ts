@@ -1,6 +1,6 @@
 import type { Day } from '#core/calendar';
 import type { RestingPlace } from '#core/response';
-import { and, asc, desc, eq, gte, ilike, isNull, max, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gte, ilike, isNull, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import type { Database } from './database.server';
 import { escapeLike } from './escapeLike.server';
@@ -117,13 +117,6 @@ export const othersLike = (
 
 /** Every client of a practice with the last day practised. */
 export const clientsWithLastDay = (db: Database, practiceId: string) => {
-  const last = db
-    .select({ clientId: practisedSession.clientId, day: max(practisedSession.day).as('last_day') })
-    .from(practisedSession)
-    .innerJoin(client, eq(client.id, practisedSession.clientId))
-    .where(eq(client.practiceId, practiceId))
-    .groupBy(practisedSession.clientId)
-    .as('last_session');
   return db
     .select({
       id: client.id,
@@ -132,7 +125,8 @@ export const clientsWithLastDay = (db: Database, practiceId: string) => {
       timeZone: client.timeZone,
       nextVisit: client.nextVisit,
       joined: sql<boolean>`${client.userId} is not null`,
-      lastPractised: last.day,
+      // One step in an index a client, however many sessions there are.
+      lastPractised: sql<Day | null>`(select max(s.day) from practised_session s where s.client_id = ${client.id})`,
       therapistName: user.name,
       awayFrom: user.awayFrom,
       awayUntil: user.awayUntil,
@@ -140,7 +134,6 @@ export const clientsWithLastDay = (db: Database, practiceId: string) => {
     })
     .from(client)
     .innerJoin(user, eq(user.id, client.therapistId))
-    .leftJoin(last, eq(last.clientId, client.id))
     .where(and(eq(client.practiceId, practiceId), isNull(client.joinedInto)))
     .orderBy(asc(client.name));
 };

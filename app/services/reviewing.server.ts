@@ -140,10 +140,12 @@ function judgedFrom(known: Known, rows: DropRow[]) {
 }
 
 /** From when the charts of a review look: all of it, some weeks, or the version in force. */
-export type PeriodId = 'all' | '8 weeks' | '4 weeks' | 'version';
+export type PeriodId = 'all' | 'half a year' | '8 weeks' | '4 weeks' | 'version';
+const HALF_A_YEAR = 182;
 
 export interface ReviewLook extends Omit<Looked, keyof Stretch> {
-  period: PeriodId;
+  /** Null: all of it, or half a year where there is more. */
+  period: PeriodId | null;
   /** Days that were chosen by themselves; they take the place of the period. */
   days: { from: Day; to: Day } | null;
 }
@@ -151,7 +153,7 @@ const ALL: ReviewLook = { period: 'all', days: null, siteId: null, side: null, t
 
 /** A look as one stretch of days and one place. */
 function lookedOf(
-  { period, days, ...place }: ReviewLook,
+  { period, days, ...place }: ReviewLook & { period: PeriodId },
   today: Day,
   issuedOn: Day | undefined,
 ): Looked {
@@ -160,6 +162,8 @@ function lookedOf(
   switch (period) {
     case 'all':
       return since(null);
+    case 'half a year':
+      return since(addDays(today, -HALF_A_YEAR + 1));
     case '8 weeks':
       return since(addDays(today, -55));
     case '4 weeks':
@@ -168,6 +172,9 @@ function lookedOf(
       return since(issuedOn ?? null);
   }
 }
+
+/** Whether less than everything is looked at. */
+const isPart = (looked: Looked): boolean => Object.values(looked).some((one) => one !== null);
 
 /** Weeks of which a day is looked at. */
 const weeksWithin = <W extends { monday: Day }>(weeks: readonly W[], { from, to }: Stretch): W[] =>
@@ -220,7 +227,10 @@ export async function reviewOf(
     })),
   );
   const rows = dropRows(rated);
-  const looked = lookedOf(look, today, versions.at(-1)?.issuedOn);
+  const first = rated[0]?.day;
+  const isLong = first !== undefined && daysBetween(first, today) >= HALF_A_YEAR;
+  const period = look.period ?? (isLong ? 'half a year' : 'all');
+  const looked = lookedOf({ ...look, period }, today, versions.at(-1)?.issuedOn);
   const shown = rated.filter((one) => isWithin(one.day, looked) && isLookedAt(one, looked));
   const latest = versions.at(-1) ?? null;
   return {
@@ -258,8 +268,8 @@ export async function reviewOf(
     })),
     /** What the charts show: sites, sides and points to choose from, and the days that were chosen. */
     places: placesOf(rows),
-    looked: { from: looked.from, to: looked.to },
-    rows: rowsWithin(rated, looked),
+    looked: { from: looked.from, to: looked.to, period, isLong },
+    rows: isPart(looked) ? rowsWithin(rated, looked) : rows,
     found: foundRows(
       shown.flatMap(({ siteId, side, day, found }) =>
         found === undefined ? [] : [{ siteId, side, day, found }],

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { Temporal } from 'temporal-polyfill';
 import {
   addDays,
   askedBetween,
@@ -37,6 +38,27 @@ describe('days', () => {
         expect(daysBetween(day, addDays(day, n))).toBe(n);
       }),
     );
+  });
+
+  it('are added, counted and named as the calendar of Temporal has them', () => {
+    const day = fc
+      .tuple(
+        fc.integer({ min: 1900, max: 2199 }),
+        fc.integer({ min: 1, max: 12 }),
+        fc.integer({ min: 1, max: 28 }),
+      )
+      .map(([year, month, ofMonth]) => new Temporal.PlainDate(year, month, ofMonth));
+    fc.assert(
+      fc.property(day, day, fc.integer({ min: -4000, max: 4000 }), (a, b, days) => {
+        expect(addDays(a.toString(), days)).toBe(a.add({ days }).toString());
+        expect(daysBetween(a.toString(), b.toString())).toBe(
+          a.until(b, { largestUnit: 'days' }).days,
+        );
+        expect(weekdayOf(a.toString())).toBe(a.dayOfWeek);
+      }),
+    );
+    for (const none of ['2026-02-30', '2026-13-01', '', 'soon'])
+      expect(() => addDays(none, 1)).toThrow(RangeError);
   });
 
   it('lie in weeks that begin on Monday', () => {

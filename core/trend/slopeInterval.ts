@@ -1,3 +1,5 @@
+import { pairSlopes } from './pairSlopes';
+
 /** Half the width of the middle 95 % of a standard normal, in standard deviations. */
 const Z95 = 1.96;
 
@@ -42,11 +44,7 @@ function kendallVariance(xs: readonly number[], ys: readonly number[]): number {
 export function slopeInterval(
   points: readonly (readonly [number, number])[],
 ): [number, number] | null {
-  const slopes = points
-    .flatMap(([x1, y1], i) =>
-      points.slice(i + 1).flatMap(([x2, y2]) => (x1 === x2 ? [] : [(y2 - y1) / (x2 - x1)])),
-    )
-    .sort((a, b) => a - b);
+  const slopes = pairSlopes(points);
   const [lowest, highest] = [slopes[0], slopes.at(-1)];
   if (lowest === undefined || highest === undefined) return null;
   const variance = kendallVariance(

@@ -1,14 +1,16 @@
+import { pairSlopes } from './pairSlopes';
+
 /** A straight line, y = intercept + slope · x. */
 export interface Line {
   slope: number;
   intercept: number;
 }
 
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  const middle = sorted.length >> 1;
-  const upper = sorted[middle] ?? Number.NaN;
-  return sorted.length % 2 === 1 ? upper : ((sorted[middle - 1] ?? Number.NaN) + upper) / 2;
+/** Of numbers in order, lowest first. */
+function middle(sorted: ArrayLike<number>): number {
+  const half = sorted.length >> 1;
+  const upper = sorted[half] ?? Number.NaN;
+  return sorted.length % 2 === 1 ? upper : ((sorted[half - 1] ?? Number.NaN) + upper) / 2;
 }
 
 /**
@@ -19,11 +21,9 @@ function median(values: readonly number[]): number {
  * @example theilSen([[0, 6], [1, 5], [2, 4], [3, 9]]) // slope 0: median of −1, −1, 1, −1, 2, 5
  */
 export function theilSen(points: readonly (readonly [number, number])[]): Line | null {
-  const slopes: number[] = [];
-  points.forEach(([x1, y1], i) => {
-    for (const [x2, y2] of points.slice(i + 1)) if (x1 !== x2) slopes.push((y2 - y1) / (x2 - x1));
-  });
+  const slopes = pairSlopes(points);
   if (slopes.length === 0) return null;
-  const slope = median(slopes);
-  return { slope, intercept: median(points.map(([x, y]) => y - slope * x)) };
+  const slope = middle(slopes);
+  const left = Float64Array.from(points, ([x, y]) => y - slope * x).sort();
+  return { slope, intercept: middle(left) };
 }

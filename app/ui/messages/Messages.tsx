@@ -1,8 +1,8 @@
-import { useEffect, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { Letter } from '~/keeping/letter';
 import { MESSAGE_LENGTH } from '~/keeping/messageLength';
 import { useLetters, useOutbox } from '~/ui/keeping/Keeping';
+import { useJotted } from '~/ui/keeping/useJotted';
 import classes from './Messages.module.css';
 
 /** A message as the practice has it. */
@@ -14,6 +14,9 @@ export interface KeptMessage {
   /** Ms since 1970 UTC. */
   at: number;
 }
+
+/** What a message under way is kept under, wherever it is written. */
+export const messageName = (clientId: string | null): string => `message to ${clientId ?? 'own'}`;
 
 /** In the client’s own time, wherever it is read. */
 const when = (at: number, timeZone: string) =>
@@ -44,22 +47,8 @@ export function Messages({
   hint: string;
 }) {
   const outbox = useOutbox();
-  const name = `message ${clientId ?? 'own'}`;
-  const [text, setText] = useState('');
-  useEffect(() => {
-    let left = false;
-    // What was half typed outlives a reload, unless something is typed already.
-    void outbox.readJotted(name).then((typed) => {
-      if (!left && typeof typed === 'string') setText((now) => now || typed);
-    });
-    return () => {
-      left = true;
-    };
-  }, [outbox, name]);
-  const type = (next: string) => {
-    setText(next);
-    outbox.jot(name, next === '' ? null : next);
-  };
+  const { texts, type, forget } = useJotted(messageName(clientId), { text: '' });
+  const { text } = texts;
   const known = new Set(messages.map(({ id }) => id));
   const unsent = useLetters('message', clientId)
     .filter(({ thing }) => !known.has(thing))
@@ -67,7 +56,7 @@ export function Messages({
   const send = () => {
     const wish = { kind: 'message', clientId, thing: uuid(), base: null } as const;
     outbox.add({ ...wish, body: { text: text.trim() } });
-    type('');
+    forget();
   };
   return (
     <div className={classes.messages}>
@@ -102,7 +91,7 @@ export function Messages({
             rows={3}
             value={text}
             maxLength={MESSAGE_LENGTH}
-            onChange={(event) => type(event.currentTarget.value)}
+            onChange={(event) => type({ text: event.currentTarget.value })}
           />
         </label>
         <p>{hint}</p>

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { findSite, placeOf } from '#core/anatomy';
 import { lookedAbout, type Rest } from '#core/response';
 import { placeKey } from '#core/routine';
+import { useJotted } from '~/ui/keeping/useJotted';
 import { LinkButton } from '~/ui/parts/LinkButton';
 import { nearDay } from '~/ui/parts/words';
 import classes from './Resting.module.css';
@@ -17,17 +18,25 @@ const BECAUSE: Record<Rest['why'], string> = {
 const NOTE_LENGTH = 300;
 
 function Lift({
+  about,
   name,
   onLooked,
   onBack,
 }: {
+  /** What is kept half typed under it. */
+  about: string;
   name: string;
   onLooked: (note: string) => void;
   onBack: () => void;
 }) {
-  const [note, setNote] = useState('');
+  const { texts, type, forget } = useJotted(`looked at ${about}`, { note: '' });
+  const { note } = texts;
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => input.current?.focus(), []);
+  const look = () => {
+    forget();
+    onLooked(note.trim());
+  };
   return (
     <div className={classes.lift}>
       <TextInput
@@ -35,9 +44,9 @@ function Lift({
         value={note}
         maxLength={NOTE_LENGTH}
         ref={input}
-        onChange={(event) => setNote(event.currentTarget.value)}
+        onChange={(event) => type({ note: event.currentTarget.value })}
       />
-      <Button disabled={note.trim() === ''} onClick={() => onLooked(note.trim())}>
+      <Button disabled={note.trim() === ''} onClick={look}>
         It may be pressed again
       </Button>
       <LinkButton onClick={onBack}>It stays at rest</LinkButton>
@@ -47,11 +56,13 @@ function Lift({
 
 /** The places that rest now, whatever is prescribed there, and the word that ends what waits for the therapist. */
 export function Resting({
+  clientId,
   rests,
   today,
   answered,
   onLooked,
 }: {
+  clientId: string;
   rests: readonly Rest[];
   today: string;
   /** What was answered and has not come back yet. */
@@ -84,6 +95,7 @@ export function Resting({
               </p>
               {open === key && (
                 <Lift
+                  about={`${clientId} ${key}`}
                   name={name}
                   onBack={() => setOpen(null)}
                   onLooked={(note) => {

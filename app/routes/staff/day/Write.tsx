@@ -1,10 +1,11 @@
 import { Button } from '@mantine/core';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import { isToBeCalled, preparedMessage } from '#core/brief';
 import { MESSAGE_LENGTH } from '~/keeping/messageLength';
 import type { DaySheetRow } from '~/services/daySheet.server';
-import { useOutbox } from '~/ui/keeping/Keeping';
+import { useJotted } from '~/ui/keeping/useJotted';
+import { messageName } from '~/ui/messages/Messages';
 import { LinkButton } from '~/ui/parts/LinkButton';
 import classes from './day.module.css';
 
@@ -18,28 +19,14 @@ export function Write({
   onSend: (text: string) => void;
   onBack: () => void;
 }) {
-  const outbox = useOutbox();
   // The same one as on the client’s own page: it is one message.
-  const jotted = `message ${row.id}`;
-  const [text, setText] = useState(() => preparedMessage(row));
+  const { texts, type, forget } = useJotted(messageName(row.id), { text: preparedMessage(row) });
+  const { text } = texts;
   const field = useRef<HTMLTextAreaElement>(null);
-  useEffect(() => {
-    field.current?.focus();
-    let left = false;
-    void outbox.readJotted(jotted).then((typed) => {
-      if (!left && typeof typed === 'string' && typed !== '') setText(typed);
-    });
-    return () => {
-      left = true;
-    };
-  }, [outbox, jotted]);
-  const type = (next: string) => {
-    setText(next);
-    outbox.jot(jotted, next === '' ? null : next);
-  };
+  useEffect(() => field.current?.focus(), []);
   const send = () => {
     if (text.trim() === '') return;
-    outbox.jot(jotted, null);
+    forget();
     onSend(text.trim());
   };
   return (
@@ -61,7 +48,7 @@ export function Write({
           rows={4}
           value={text}
           maxLength={MESSAGE_LENGTH}
-          onChange={(event) => type(event.currentTarget.value)}
+          onChange={(event) => type({ text: event.currentTarget.value })}
           onKeyDown={(event) => {
             if (event.key === 'Escape') onBack();
             if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) send();

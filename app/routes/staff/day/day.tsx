@@ -24,7 +24,16 @@ export const meta: Route.MetaFunction = () => [{ title: 'Day sheet · Entspann' 
 
 export async function loader({ context }: Route.LoaderArgs) {
   const { setting, who } = context.get(staffContext);
-  return load(() => daySheet(setting, who));
+  return load(async () => {
+    const { rows, ...sheet } = await daySheet(setting, who);
+    // Whose course has ended is counted; the caseload has them by name.
+    const hasEnded = (row: DaySheetRow) => row.group === 'rest' && row.over !== null;
+    return {
+      ...sheet,
+      rows: rows.filter((row) => !hasEnded(row)),
+      ended: rows.filter(hasEnded).length,
+    };
+  });
 }
 
 type WaitingBy = ReadonlyMap<string, Waiting>;
@@ -84,12 +93,9 @@ function Group({
 }
 
 export default function Day({ loaderData }: Route.ComponentProps) {
-  const { rows, today, monday, quietAfterDays } = loaderData;
-  const groups = group(rows, (row) =>
-    row.group === 'rest' && row.over !== null ? 'ended' : row.group,
-  );
+  const { rows, ended, today, monday, quietAfterDays } = loaderData;
+  const groups = group(rows, (row) => row.group);
   const coming = groups.get('coming') ?? [];
-  const ended = groups.get('ended') ?? [];
   const { read } = useAsked<Judged>('/day/proposals', rows.length > 0, rows);
   const judged = read === 'failed' ? null : read;
   useFresh();
@@ -99,7 +105,7 @@ export default function Day({ loaderData }: Route.ComponentProps) {
       <div className={classes.head}>
         <h1>{longDay(today)}</h1>
         <p>
-          {counted(rows.length - ended.length, 'client')} · {counted(coming.length, 'visit')} today
+          {counted(rows.length, 'client')} · {counted(coming.length, 'visit')} today
         </p>
         <Button component={Link} to="/clients/new" variant="outline">
           Add a client
@@ -112,7 +118,7 @@ export default function Day({ loaderData }: Route.ComponentProps) {
           proposals={judged && judged.waiting.filter(({ many }) => many > 0).length}
         />
       )}
-      {rows.length === 0 ? (
+      {rows.length + ended === 0 ? (
         <Empty>
           No clients yet. Add one, write a routine, and send the invitation: what they log appears
           here.
@@ -138,11 +144,9 @@ export default function Day({ loaderData }: Route.ComponentProps) {
           <Group title="Under way" rows={groups.get('rest') ?? []} note="" waiting={waiting} />
         </table>
       )}
-      {ended.length > 0 && (
+      {ended > 0 && (
         <p className={classes.ended}>
-          <Link to="/caseload?show=ended">
-            {counted(ended.length, 'client')} whose course has ended
-          </Link>
+          <Link to="/caseload?show=ended">{counted(ended, 'client')} whose course has ended</Link>
         </p>
       )}
       <p className={classes.counted}>

@@ -4,6 +4,7 @@ import { v7 as uuid } from 'uuid';
 import { OUTCOMES, type Outcome } from '#core/course';
 import { COURSE_WORDS } from '~/keeping/bodies';
 import { useOutbox } from '~/ui/keeping/Keeping';
+import { useJotted } from '~/ui/keeping/useJotted';
 import classes from './discharge.module.css';
 
 /** Ends a course: how, what they may go on with, what they read, and what is kept of it. */
@@ -24,8 +25,11 @@ export function EndOfCourse({
   const outbox = useOutbox();
   const [outcome, setOutcome] = useState<Outcome | ''>('');
   const [goesOn, setGoesOn] = useState(false);
-  const [word, setWord] = useState('');
-  const [summary, setSummary] = useState(draft);
+  const { texts, type, forget } = useJotted(`end of course ${clientId}`, {
+    word: '',
+    summary: draft,
+  });
+  const { word, summary } = texts;
   const end = () => {
     if (outcome === '') return;
     outbox.add({
@@ -35,6 +39,7 @@ export function EndOfCourse({
       base: null,
       body: { what: 'ended', outcome, goesOn, word, summary },
     });
+    forget();
   };
   return (
     <section aria-labelledby="end-title" className={classes.form}>
@@ -73,7 +78,7 @@ export function EndOfCourse({
         maxLength={COURSE_WORDS.word}
         autosize
         minRows={2}
-        onChange={(event) => setWord(event.currentTarget.value)}
+        onChange={(event) => type({ word: event.currentTarget.value })}
       />
       <Textarea
         label="Summary, for the record"
@@ -82,7 +87,7 @@ export function EndOfCourse({
         maxLength={COURSE_WORDS.summary}
         autosize
         minRows={5}
-        onChange={(event) => setSummary(event.currentTarget.value)}
+        onChange={(event) => type({ summary: event.currentTarget.value })}
       />
       <Button disabled={outcome === ''} loading={busy} onClick={end}>
         End the course

@@ -1,9 +1,9 @@
 import { Button, Textarea } from '@mantine/core';
-import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { outcomeWords, type CourseOver } from '#core/course';
 import { COURSE_WORDS } from '~/keeping/bodies';
 import { useOutbox } from '~/ui/keeping/Keeping';
+import { useJotted } from '~/ui/keeping/useJotted';
 import { nearDay } from '~/ui/parts/words';
 import classes from './discharge.module.css';
 
@@ -22,7 +22,18 @@ export function TakeUpAgain({
   busy: boolean;
 }) {
   const outbox = useOutbox();
-  const [word, setWord] = useState('');
+  const { texts, type, forget } = useJotted(`course again ${clientId}`, { word: '' });
+  const { word } = texts;
+  const resume = () => {
+    outbox.add({
+      kind: 'course',
+      clientId,
+      thing: uuid(),
+      base: null,
+      body: { what: 'resumed', word },
+    });
+    forget();
+  };
   return (
     <section aria-labelledby="again-title" className={classes.form}>
       <h2 id="again-title">
@@ -42,20 +53,9 @@ export function TakeUpAgain({
         maxLength={COURSE_WORDS.word}
         autosize
         minRows={2}
-        onChange={(event) => setWord(event.currentTarget.value)}
+        onChange={(event) => type({ word: event.currentTarget.value })}
       />
-      <Button
-        loading={busy}
-        onClick={() =>
-          outbox.add({
-            kind: 'course',
-            clientId,
-            thing: uuid(),
-            base: null,
-            body: { what: 'resumed', word },
-          })
-        }
-      >
+      <Button loading={busy} onClick={resume}>
         Take it up again
       </Button>
     </section>

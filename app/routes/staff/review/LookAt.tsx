@@ -9,6 +9,7 @@ import classes from './review.module.css';
 
 const PERIODS = [
   { value: 'all', label: 'all of it' },
+  { value: 'half a year', label: 'half a year' },
   { value: '8 weeks', label: '8 weeks' },
   { value: '4 weeks', label: '4 weeks' },
   { value: 'version', label: 'this version' },
@@ -49,23 +50,25 @@ function choicesOf(places: Review['places']): { group: string; items: Choice[] }
 /** What the charts show: days and a place; all of them follow, and the address keeps it. */
 export function LookAt({
   places,
+  looked,
   looking,
   from,
   to,
 }: {
   places: Review['places'];
+  looked: Review['looked'];
   looking: Looking;
   /** The days that are shown. */
   from: string;
   to: string;
 }) {
-  const { period, days, place, choose } = looking;
+  const { days, place, choose } = looking;
   return (
     <div className={classes.look}>
       <Toggle
         label="Period"
-        value={days ? null : period}
-        options={PERIODS}
+        value={days ? null : looked.period}
+        options={PERIODS.filter(({ value }) => looked.isLong || value !== 'half a year')}
         onChoose={(value) => choose({ period: value })}
       />
       <form

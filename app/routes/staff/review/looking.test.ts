@@ -1,15 +1,16 @@
 import { lookOf, placeValue } from './looking';
 
 const asks = (search: string) => lookOf(new URLSearchParams(search));
-const ALL = { period: 'all', days: null, siteId: null, side: null, thread: null };
+const ALL = { period: null, days: null, siteId: null, side: null, thread: null };
 
 describe('what the address of a review asks for', () => {
-  it('is all of it where nothing is asked', () => {
+  it('is what is usual where nothing is asked', () => {
     expect(asks('')).toEqual(ALL);
   });
 
   it('is a period, or days of their own', () => {
     expect(asks('period=4+weeks').period).toBe('4 weeks');
+    expect(asks('period=all').period).toBe('all');
     expect(asks('from=2026-01-05&to=2026-02-01').days).toEqual({
       from: '2026-01-05',
       to: '2026-02-01',

@@ -24,8 +24,12 @@ function placeOf(text: string | null): Place {
 }
 
 const day = z.string().refine(isDay).nullable().catch(null);
-const PERIODS = ['all', '8 weeks', '4 weeks', 'version'] as const;
-const lookSchema = z.object({ period: z.enum(PERIODS).catch('all'), from: day, to: day });
+const PERIODS = ['all', 'half a year', '8 weeks', '4 weeks', 'version'] as const;
+const lookSchema = z.object({
+  period: z.enum(PERIODS).nullable().catch(null),
+  from: day,
+  to: day,
+});
 
 /** What an address asks a review to show. Days that are none, or the wrong way round, are not asked for. */
 export function lookOf(asked: URLSearchParams) {
@@ -44,16 +48,14 @@ type Choice =
 /** What is shown now, and how to show something else: it stands in the address. */
 export function useLooking() {
   const [params, change] = useAddress();
-  const { period, days } = lookOf(params);
+  const { days } = lookOf(params);
   return {
-    period,
     days,
     place: params.get('place') ?? '',
     /** The days stand in place of a period, and a period in place of days. */
     choose: (choice: Choice) => {
       if ('place' in choice) change({ place: choice.place || null });
-      else if ('period' in choice)
-        change({ period: choice.period === 'all' ? null : choice.period, from: null, to: null });
+      else if ('period' in choice) change({ period: choice.period, from: null, to: null });
       else change({ from: choice.from, to: choice.to, period: null });
     },
   };

@@ -33,10 +33,15 @@ import classes from './review.module.css';
 export async function loader({ context, params, request }: Route.LoaderArgs) {
   const { setting, who } = context.get(staffContext);
   const look = lookOf(new URL(request.url).searchParams);
-  return load(() => reviewOf(setting, who, params.clientId, look));
+  return load(async () => {
+    const { sessions, ...review } = await reviewOf(setting, who, params.clientId, look);
+    return { ...review, notes: notesOf(sessions).slice(0, NOTES_SHOWN) };
+  });
 }
 
 const NOTES_SHOWN = 12;
+
+type Shown = Route.ComponentProps['loaderData'];
 
 interface Note {
   id: string;
@@ -61,12 +66,11 @@ function notesOf(sessions: ReviewData['sessions']): Note[] {
   });
 }
 
-function Side({ data }: { data: ReviewData }) {
-  const { weeks, sessions, today, versions, reactions, rests } = data;
+function Side({ data }: { data: Shown }) {
+  const { weeks, notes, today, versions, reactions, rests } = data;
   const done = weeks.reduce((sum, week) => sum + week.done, 0);
   const asked = weeks.reduce((sum, week) => sum + week.asked, 0);
   const partial = weeks.reduce((sum, week) => sum + week.partial, 0);
-  const notes = notesOf(sessions);
   return (
     <Aside>
       <section>
@@ -93,7 +97,7 @@ function Side({ data }: { data: ReviewData }) {
           <p className={classes.counted}>No notes yet.</p>
         ) : (
           <ul className={classes.notes}>
-            {notes.slice(0, NOTES_SHOWN).map((note) => (
+            {notes.map((note) => (
               <li key={note.id}>
                 <span>{nearDay(note.day, today)}</span>
                 <span data-attention={note.attention}>{note.text}</span>
@@ -120,7 +124,7 @@ function Side({ data }: { data: ReviewData }) {
 }
 
 /** In three sentences, and what may follow. */
-function Judged({ data, clientId }: { data: ReviewData; clientId: string }) {
+function Judged({ data, clientId }: { data: Shown; clientId: string }) {
   const taking = useTaking(clientId, data);
   const { judged, today, latest, hasDraft, rests } = data;
   if (!judged || !latest) return null;
@@ -128,6 +132,7 @@ function Judged({ data, clientId }: { data: ReviewData; clientId: string }) {
     <>
       <AtAGlance brief={judged.brief} />
       <Resting
+        clientId={clientId}
         rests={rests}
         today={today}
         answered={taking.answered}
@@ -181,11 +186,17 @@ export default function Review({ loaderData, params }: Route.ComponentProps) {
     <div className={classes.page}>
       <div className={classes.main}>
         {loaderData.judged && <Judged data={loaderData} clientId={params.clientId} />}
-        <LookAt places={loaderData.places} looking={looking} from={from} to={to} />
+        <LookAt
+          places={loaderData.places}
+          looked={loaderData.looked}
+          looking={looking}
+          from={from}
+          to={to}
+        />
         <Brought
           complaints={complaints}
           base={`/clients/${params.clientId}`}
-          isPart={looking.days !== null || looking.period !== 'all'}
+          isPart={looking.days !== null || loaderData.looked.period !== 'all'}
           onDays={choose}
         />
         <h2>
