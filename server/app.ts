@@ -38,6 +38,8 @@ export { listenTrouble, startTrouble } from './startTrouble';
 export { needsSetUp } from '~/services/accounts.server';
 export { endTwoFactorByOperator } from '~/services/twoFactor.server';
 export { DEMO_PASS_PHRASE, demoPeopleToPrint, seedDemo } from '~/services/demo/seed.server';
+export { scaleClients, scalePractice } from '~/services/demo/scale.server';
+export { openSignIn } from '~/services/signIns.server';
 
 export interface AppOptions {
   setting: Setting;

@@ -18,6 +18,9 @@ function binFolder() {
   return newest === undefined ? null : `${HOME}/${newest}/bin`;
 }
 
+/** Where the server’s own client is. */
+export const psqlPath = () => join(binFolder() ?? HOME, 'psql');
+
 /** PostgreSQL does not run as root: there it runs as the user its package brought. */
 function asUser() {
   if (process.getuid() !== 0) return {};

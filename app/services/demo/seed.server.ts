@@ -1,11 +1,12 @@
 import { findSite } from '#core/anatomy';
-import { addDays, dayOf, type Day } from '#core/calendar';
+import { addDays, dayOf, daysBetween, type Day } from '#core/calendar';
 import { asTemplate } from '#core/plans';
 import { expand, newActivity, newItem, placed, usualDose, type Routine } from '#core/routine';
 import { begin, replay, summarise } from '#core/session';
 import type { ResponseId } from '#core/response';
 import { chanceFrom, COURSES, simulate, type SimulatedSession } from '#core/simulation';
 import { eq, sql } from 'drizzle-orm';
+import type { PgTable } from 'drizzle-orm/pg-core';
 import { v7 as uuid } from 'uuid';
 import { handOut } from '~/db/led.server';
 import type { Database } from '~/db/database.server';
@@ -34,7 +35,7 @@ const ROWS_AT_ONCE = 1000;
 
 type NewId = (msecs: number) => string;
 
-const idsFrom = (seed: number): NewId => {
+export const idsFrom = (seed: number): NewId => {
   const chance = chanceFrom(seed);
   return (msecs) => uuid({ msecs, random: chance.bytes() });
 };
@@ -89,13 +90,28 @@ async function insertInParts<T>(rows: readonly T[], insert: (part: T[]) => Promi
 const emailOf = (name: string) =>
   `${name.split(' ')[0]?.toLowerCase() ?? 'client'}@sandholmquay.example`;
 
-interface Context {
+/** Where the many rows of a client go: their sessions, events and days after. */
+export type Put = <T extends PgTable>(
+  table: T,
+  rows: readonly T['$inferInsert'][],
+) => Promise<void>;
+
+export interface Context {
   tx: Database;
   practiceId: string;
   staff: ReadonlyMap<string, string>;
   passwordHash: string;
-  today: Day;
+  /** When a client’s course begins, and the last day on which they practise. */
+  from: Day;
+  until: Day;
+  put: Put;
 }
+
+/** Inserts them a thousand at a time. */
+const insertedBy =
+  (tx: Database): Put =>
+  (table, rows) =>
+    insertInParts(rows, (part) => tx.insert(table).values(part));
 
 function sessionRow(
   session: SimulatedSession,
@@ -153,12 +169,116 @@ function answersTo(
   });
 }
 
-async function seedClient(
-  { tx, practiceId, staff, passwordHash, today }: Context,
+interface Led {
+  content: Routine;
+  ledId: string;
+}
+
+/** What was kept of the sessions of a client, from the day their course began. */
+export interface Life {
+  from: Day;
+  routines: readonly Routine[];
+  sessions: readonly (typeof practisedSession.$inferInsert)[];
+  events: readonly (typeof sessionEvent.$inferInsert)[];
+  answers: readonly (typeof sessionResponse.$inferInsert)[];
+}
+type Lived = Pick<Life, 'sessions' | 'events' | 'answers'>;
+
+interface Living {
+  clientId: string;
+  userId: string;
+  until: Day;
+  versions: readonly { id: string; from: Day; routine: Routine }[];
+  ledBy: ReadonlyMap<string, Led>;
+  newId: NewId;
+}
+
+/** The sessions of a client from the simulator, each with its log. */
+function livedOut(
   person: DemoClient,
+  { clientId, userId, until, versions, ledBy, newId }: Living,
+): Lived {
+  const sessions = simulate({
+    seed: person.seed,
+    course: person.course,
+    versions,
+    until,
+    timeZone: PRACTICE.timeZone,
+  });
+  return {
+    sessions: sessions.flatMap((session) => {
+      const by = ledBy.get(session.versionId);
+      return by ? [sessionRow(session, clientId, by)] : [];
+    }),
+    events: sessions.flatMap(({ id: sessionId, events: log }) =>
+      log.map(({ id, seq, at: atMs, ...body }) => ({
+        id,
+        sessionId,
+        seq,
+        at: atMs,
+        body,
+        receivedAt: new Date(atMs),
+      })),
+    ),
+    answers: answersTo(person, sessions, userId, newId),
+  };
+}
+
+/** The same life lived by somebody else, from another day on: the same logs, under ids of their own. */
+function movedLife(
+  life: Life,
+  { clientId, userId, from, until, versions, ledBy, newId }: Living & { from: Day },
+): Lived {
+  const days = daysBetween(life.from, from);
+  const ms = days * 86_400_000;
+  const later = (at: Date) => new Date(at.getTime() + ms);
+  const ids = new Map<string, string>();
+  const sessions = life.sessions.flatMap((row) => {
+    const day = addDays(row.day, days);
+    const version = versions.findLast((one) => one.from <= day) ?? versions[0];
+    if (day > until || !version) return [];
+    const id = newId(row.startedAt.getTime() + ms);
+    ids.set(row.id, id);
+    const endedAt = row.endedAt ? later(row.endedAt) : null;
+    return [
+      {
+        ...row,
+        id,
+        clientId,
+        versionId: version.id,
+        ledId: ledBy.get(version.id)?.ledId ?? null,
+        day,
+        startedAt: later(row.startedAt),
+        endedAt,
+      },
+    ];
+  });
+  return {
+    sessions,
+    events: life.events.flatMap((event) => {
+      const sessionId = ids.get(event.sessionId);
+      if (sessionId === undefined) return [];
+      const at = event.at + ms;
+      return [{ ...event, id: newId(at), sessionId, at, receivedAt: new Date(at) }];
+    }),
+    answers: life.answers.flatMap((answer) => {
+      const sessionId = ids.get(answer.sessionId);
+      if (sessionId === undefined) return [];
+      const at = later(answer.at);
+      return [{ ...answer, id: newId(at.getTime()), sessionId, answeredBy: userId, at }];
+    }),
+  };
+}
+
+/** One invented client with all that was kept of them; with a life that is given, its sessions are that one’s. */
+export async function seedClient(
+  { tx, practiceId, staff, passwordHash, from, until, put }: Context,
+  person: DemoClient,
+  email = emailOf(person.name),
+  given: Life | null = null,
 ) {
   const newId = idsFrom(person.seed);
-  const from = addDays(today, -WEEKS * 7);
+  const today = addDays(until, 1);
   const secondFrom = addDays(from, SECOND_AFTER_WEEKS * 7);
   const at = noonOf(from);
   const [clientId, userId, routineId] = [newId(at), newId(at), newId(at)];
@@ -173,7 +293,9 @@ async function seedClient(
     number: version.number,
     from: version.from,
     reason: version.reason,
-    routine: routineOf(person, version, () => newId(noonOf(version.from))),
+    routine:
+      given?.routines[version.number - 1] ??
+      routineOf(person, version, () => newId(noonOf(version.from))),
   }));
 
   await tx.insert(user).values({
@@ -181,7 +303,7 @@ async function seedClient(
     practiceId,
     role: 'client',
     name: person.name,
-    email: emailOf(person.name),
+    email,
     passwordHash,
     createdAt: new Date(at + person.seed * 1000),
   });
@@ -232,39 +354,18 @@ async function seedClient(
     })),
   );
 
-  const sessions = simulate({
-    seed: person.seed,
-    course: person.course,
-    versions,
-    // Today is left for whoever tries the demo.
-    until: addDays(today, -1),
-    timeZone: PRACTICE.timeZone,
-  });
-  const ledBy = new Map<string, { content: Routine; ledId: string }>();
+  const ledBy = new Map<string, Led>();
   for (const { id: versionId, from: day, routine: content } of versions) {
     const led = { clientId, versionId, steps: expand(content), findings: [] };
     const ledId = await handOut(tx, led, { at: new Date(noonOf(day)) });
     ledBy.set(versionId, { content, ledId });
   }
-  const rows = sessions.flatMap((session) => {
-    const by = ledBy.get(session.versionId);
-    return by ? [sessionRow(session, clientId, by)] : [];
-  });
-  await insertInParts(rows, (part) => tx.insert(practisedSession).values(part));
-  const events = sessions.flatMap(({ id: sessionId, events: log }) =>
-    log.map(({ id, seq, at: atMs, ...body }) => ({
-      id,
-      sessionId,
-      seq,
-      at: atMs,
-      body,
-      receivedAt: new Date(atMs),
-    })),
-  );
-  await insertInParts(events, (part) => tx.insert(sessionEvent).values(part));
-  await insertInParts(answersTo(person, sessions, userId, newId), (part) =>
-    tx.insert(sessionResponse).values(part),
-  );
+  const life = given
+    ? movedLife(given, { clientId, userId, from, until, versions, ledBy, newId })
+    : livedOut(person, { clientId, userId, until, versions, ledBy, newId });
+  await put(practisedSession, life.sessions);
+  await put(sessionEvent, life.events);
+  await put(sessionResponse, life.answers);
   await seedVisits({
     tx,
     person,
@@ -285,14 +386,15 @@ async function seedClient(
     chance: chanceFrom(person.seed + 17),
     from,
   });
+  return { clientId, life: { ...life, from, routines: versions.map((one) => one.routine) } };
 }
 
 /** A template of the practice: how a cutter’s first weeks began. */
-async function seedTemplate({ tx, practiceId, staff, today }: Context, newId: NewId) {
+async function seedTemplate({ tx, practiceId, staff, from }: Context, newId: NewId) {
   const [person] = CLIENTS.filter(({ occupation }) => occupation === 'costume cutter');
   const by = person && staff.get(person.therapist);
   if (!person || !by) throw new RangeError('The demo’s template has nobody it came from.');
-  const at = noonOf(addDays(today, -WEEKS * 7));
+  const at = noonOf(from);
   await tx.insert(template).values({
     id: newId(at),
     practiceId,
@@ -329,7 +431,10 @@ export async function seedDemo(db: Database, now: Date): Promise<void> {
       practiceId,
       staff: new Map(staff.map(({ key, row }) => [key, row.id])),
       passwordHash,
-      today,
+      from: addDays(today, -WEEKS * 7),
+      // Today is left for whoever tries the demo.
+      until: addDays(today, -1),
+      put: insertedBy(tx),
     };
     for (const person of CLIENTS) await seedClient(context, person);
     await seedTemplate(context, newId);
