@@ -1,5 +1,6 @@
 import { COMMON_PRACTICE, ownEstimate, type Source } from '#core/knowledge';
-import { MEANINGFUL_GRADES } from '#core/trend';
+import { daysBetween } from '#core/calendar';
+import { MEANINGFUL_GRADES, steady, steadyWords } from '#core/trend';
 import { ASKED, ASKED_IDS, type Asked, type Told } from './standing';
 
 /** What became of one answer since it was first asked. */
@@ -18,6 +19,8 @@ export interface Course {
   /** Empty while it was asked once only. */
   each: readonly AskedCourse[];
   says: string;
+  /** Where its strongest is going, over all answers; empty: nowhere beyond wavering, or too few. */
+  trend: string;
   sources: readonly Source[];
 }
 
@@ -59,7 +62,19 @@ function saysOf(each: readonly AskedCourse[], last: Told): string {
   return slight.length > 0 ? `Much as it was: ${said(slight)}.` : 'As it was.';
 }
 
+/** Of its strongest: the answer that people give most alike. */
+function trendOf(told: readonly Told[]): string {
+  const [first] = told;
+  if (!first) return '';
+  const points = told.map(
+    ({ day, strongest }) => [daysBetween(first.day, day), strongest] as const,
+  );
+  const found = steady(points);
+  return found ? `Over ${told.length} answers, at its strongest ${steadyWords(found)}.` : '';
+}
+
 const SOURCES: readonly Source[] = [
+  { kind: 'citation', work: 'Sen 1968, JASA 63:1379' },
   { kind: 'citation', work: 'Farrar et al. 2001, Pain 94:149' },
   ownEstimate('Two days a week count as change; what it stops is held to the same two points.'),
   COMMON_PRACTICE,
@@ -78,12 +93,20 @@ const SOURCES: readonly Source[] = [
 export function courseOf(told: readonly Told[]): Course {
   const inOrder = byDay(told);
   const [first, last] = [inOrder[0], inOrder.at(-1)];
-  if (!first || !last) return { told: [], each: [], says: 'Not asked yet.', sources: SOURCES };
+  if (!first || !last) {
+    return { told: [], each: [], says: 'Not asked yet.', trend: '', sources: SOURCES };
+  }
   if (inOrder.length === 1) {
-    return { told: inOrder, each: [], says: 'Asked once so far.', sources: SOURCES };
+    return { told: inOrder, each: [], says: 'Asked once so far.', trend: '', sources: SOURCES };
   }
   const each = ASKED_IDS.map((asked) => courseOfOne(asked, first, last));
-  return { told: inOrder, each, says: saysOf(each, last), sources: SOURCES };
+  return {
+    told: inOrder,
+    each,
+    says: saysOf(each, last),
+    trend: trendOf(inOrder),
+    sources: SOURCES,
+  };
 }
 
 /**

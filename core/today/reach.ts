@@ -7,7 +7,7 @@ import {
   type Quantity,
   type Way,
 } from '#core/measurement';
-import { slopeInterval, theilSen } from '#core/trend';
+import { steady } from '#core/trend';
 import { group } from 'd3-array';
 import type { OwnFigure } from './known';
 
@@ -114,15 +114,12 @@ export function reachTrend(quantity: Quantity, { figures }: ReachSide): string {
   const [first] = alike;
   if (!first || !last || alike.length < FEWEST) return '';
   const points = alike.map(({ day, value }) => [daysBetween(first.day, day), value] as const);
-  const [line, interval] = [theilSen(points), slopeInterval(points)];
-  if (!line || !interval) return '';
-  const days = daysBetween(first.day, last.day);
-  const over = (slope: number) => slope * days;
-  const size = (slope: number) => figure(Math.abs(over(slope)), quantity);
-  const weeks = Math.max(1, Math.round(days / 7));
+  const weeks = Math.max(1, Math.round(daysBetween(first.day, last.day) / 7));
   const from = `Over ${alike.length} figures in ${weeks === 1 ? '1 week' : `${weeks} weeks`}: `;
-  const [low, high] = interval;
-  if (low <= 0 && high >= 0) return `${from}no steady change beyond wavering.`;
-  const [near, far] = [low, high].sort((a, b) => Math.abs(a) - Math.abs(b)) as [number, number];
-  return `${from}about ${size(line.slope)} ${line.slope > 0 ? 'more' : 'less'}, between ${size(near)} and ${size(far)}.`;
+  const found = steady(points);
+  if (!found) return `${from}no steady change beyond wavering.`;
+  const [by, near, far] = [found.by, ...found.between].map((one) =>
+    figure(Math.abs(one), quantity),
+  );
+  return `${from}about ${by} ${found.by > 0 ? 'more' : 'less'}, between ${near} and ${far}.`;
 }

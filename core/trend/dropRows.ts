@@ -1,6 +1,7 @@
 import type { Side } from '#core/anatomy';
 import { daysBetween, type Day } from '#core/calendar';
 import { changeOf, type Change } from './change';
+import { steady, type Steady } from './steady';
 import { theilSen, type Line } from './theilSen';
 
 /** One session on one site and side: the rating before and the rating after. */
@@ -29,6 +30,8 @@ export interface DropRow {
   change: Change;
   /** Median fall within a session, in grades; null when no session was rated twice. */
   usualDrop: number | null;
+  /** Whether that fall grows or shrinks over the weeks; null: no more than wavering, or too few. */
+  dropTrend: Steady | null;
 }
 
 export interface RatedPlace {
@@ -76,8 +79,8 @@ function rowOf({ siteId, side, point, strokes }: Gathered): DropRow | null {
     (stroke) => [daysBetween(first.day, stroke.day), stroke.before] as const,
   );
   const trend = theilSen(points);
-  const drops = strokes.flatMap((stroke) =>
-    stroke.after === null ? [] : [stroke.before - stroke.after],
+  const drops = strokes.flatMap(({ day, before, after }) =>
+    after === null ? [] : [[daysBetween(first.day, day), before - after] as const],
   );
   return {
     siteId,
@@ -87,7 +90,8 @@ function rowOf({ siteId, side, point, strokes }: Gathered): DropRow | null {
     firstDay: first.day,
     trend,
     change: changeOf(points),
-    usualDrop: middle(drops),
+    usualDrop: middle(drops.map(([, drop]) => drop)),
+    dropTrend: steady(drops),
   };
 }
 

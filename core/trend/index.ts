@@ -2,6 +2,7 @@ export { expectedOf, expectedWords, type Expected, type WeekRated } from './expe
 export { goesWith, timeOfHour, type Felt, type Together } from './goesWith';
 export { rankSum } from './rankSum';
 export { EVERYTHING, isLookedAt, isWithin, rowsWithin, type Looked, type Stretch } from './within';
+export { steady, steadyWords, type Steady } from './steady';
 export { slopeInterval } from './slopeInterval';
 export { theilSen, type Line } from './theilSen';
 export { weeksOf, type WeekCount } from './weeks';

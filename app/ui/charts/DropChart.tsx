@@ -1,5 +1,5 @@
 import { useElementSize } from '@mantine/hooks';
-import type { DropRow } from '#core/trend';
+import { steadyWords, type DropRow } from '#core/trend';
 import { shortDay } from '../parts/words';
 import { DropRowChart, type IssuedThen } from './DropRowChart';
 import { dayAt, dayNumber, dayScale } from './dropScale';
@@ -64,7 +64,9 @@ export function DropChart({
             <p className={classes.usual}>
               {row.usualDrop === null
                 ? 'Not rated after the hold.'
-                : `Usually falls ${row.usualDrop} within a session.`}
+                : `Usually falls ${row.usualDrop} within a session${
+                    row.dropTrend ? `; over the weeks ${steadyWords(row.dropTrend)}` : ''
+                  }.`}
             </p>
           </div>
           <div

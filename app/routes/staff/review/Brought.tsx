@@ -44,6 +44,7 @@ export function Brought({
                     ? `Asked ${course.told.length === 0 ? 'not at all' : 'once'} in these days.`
                     : course.says}
                 </p>
+                {course.trend && <p className={classes.counted}>{course.trend}</p>}
                 {last && <p className={classes.counted}>{standingWords(last)}</p>}
               </div>
               <CourseChart name={what} course={course} width={660} onDays={onDays} />
