@@ -7,7 +7,9 @@ const SNAPSHOTS = join(ROOT, '.cache/demo');
 /** What decides what the seeded data look like. */
 const SEEDED_FROM = ['core', 'app/db', 'app/services/demo'];
 
-const today = () => new Date().toISOString().slice(0, 10);
+/** The day of the demo’s practice: past its midnight what was seeded before is of yesterday. */
+const today = () =>
+  new Intl.DateTimeFormat('en-CA', { timeZone: 'Europe/Copenhagen' }).format(new Date());
 
 /** The snapshot of today's demo data; seeds it first when there is none. */
 export async function demoSnapshot() {
