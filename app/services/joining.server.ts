@@ -5,6 +5,7 @@ import { recordAudit } from '~/db/audit.server';
 import { lockClientInPractice, othersLike } from '~/db/clients.server';
 import { heldIn, lastUsed, moveRecord, type Held } from '~/db/join.server';
 import { lookAnew } from '~/db/reminders.server';
+import { routineOf } from '~/db/routines.server';
 import { screening } from '~/db/schema.server';
 import { found, Refusal } from '~/keeping/server/refusal.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
@@ -77,7 +78,7 @@ const everyYes = (own: readonly Reply[], other: readonly Reply[], at: number): R
 
 /**
  * Joins two files of one person: the record of one goes into the other, whose details stay. Refused while both have a visit
- * open, and where one of them has been joined already; else all of it happens or nothing.
+ * open, while unissued work lies in the one that goes in, and where one of them has been joined already; else all of it happens or nothing.
  */
 export async function joinFiles(
   setting: Setting,
@@ -99,6 +100,12 @@ export async function joinFiles(
       throw new Refusal(409, 'One of the two was joined with another file meanwhile.');
     if ((await openVisitOf(tx, into)) && (await openVisitOf(tx, from)))
       throw new Refusal(409, 'Both have a visit open: finish one of them first.');
+    // Whoever wrote it would never find it again.
+    if ((await routineOf(tx, from))?.draft)
+      throw new Refusal(
+        409,
+        'There is unissued work on the plan of the file that goes in: issue it there, or drop it, first.',
+      );
     const [mine, theirs] = [await answersInForce(tx, into), await answersInForce(tx, from)];
     const all =
       mine.interviews.length > 0 && theirs.interviews.length > 0

@@ -178,6 +178,19 @@ describe('two files of one person', () => {
     expect((await reviewOf(setting, owner, from.clientId)).sessions).toHaveLength(1);
   });
 
+  it('are not joined past unissued work in the one that goes in: nobody would find it again', async () => {
+    const { into, from } = await two();
+    const { draftRevision } = await planOf(setting, owner, from.clientId);
+    const draft = { baseNumber: 1, content: routineWith(itemFor('calf')) };
+    await send(setting, owner, add('draft', from.clientId, from.clientId, draft, draftRevision));
+    const way = { into: into.clientId, from: from.clientId };
+    await expect(joinFiles(setting, owner, way)).rejects.toMatchObject({
+      status: 409,
+      message: expect.stringContaining('unissued work'),
+    });
+    expect((await planOf(setting, owner, from.clientId)).draft).not.toBeNull();
+  });
+
   it('the record is still only ever added to: nothing else can be changed, in that way or any other', async () => {
     const { into, from } = await two();
     await joinFiles(setting, owner, { into: into.clientId, from: from.clientId });

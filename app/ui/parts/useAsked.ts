@@ -2,9 +2,9 @@ import { useEffect, useState } from 'react';
 
 /**
  * What an address of ours answers, asked for once it is wanted, and again when `mark` is another: until the new answer has
- * come the last one stands.
+ * come the last one stands, also where it does not come.
  *
- * @returns null while nothing has come yet or it is not wanted, `failed` when it did not come
+ * @returns null while nothing has come yet or it is not wanted, `failed` when it did not come and nothing had
  */
 export function useAsked<T>(address: string, wanted: boolean, mark: unknown = null) {
   const [read, setRead] = useState<T | 'failed' | null>(null);
@@ -16,7 +16,7 @@ export function useAsked<T>(address: string, wanted: boolean, mark: unknown = nu
       .then((answer) => (answer.ok ? answer.json() : Promise.reject(new Error('not ok'))))
       .then((given: T) => setRead(given))
       .catch(() => {
-        if (!leaving.signal.aborted) setRead('failed');
+        if (!leaving.signal.aborted) setRead((now) => now ?? 'failed');
       });
     return () => leaving.abort();
   }, [address, wanted, mark, asking]);
