@@ -1,6 +1,7 @@
 // npm run bench [-- --rounds 60 --json]: how long the server takes for its main pages and for saving a
 // session, beside the same SQL alone and an empty route, measured in one run; on demo data in the embedded database.
-// npm run bench -- --scale [--clients 2000] [--only brief]: the same on a large invented practice on PostgreSQL, made here first.
+// npm run bench -- --scale [--clients 2000] [--only brief]: the same on a large invented practice on PostgreSQL, made here
+// first; --leave keeps it at the address it prints, and --at ADDRESS measures what was left there.
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { tmpdir } from 'node:os';
@@ -16,6 +17,8 @@ const { values } = parseArgs({
     scale: { type: 'boolean', default: false },
     clients: { type: 'string', default: '2000' },
     only: { type: 'string' },
+    leave: { type: 'boolean', default: false },
+    at: { type: 'string' },
   },
 });
 const rounds = Number(values.rounds);
@@ -59,22 +62,30 @@ async function demoPlace() {
   };
 }
 
-/** A large practice on a PostgreSQL server of its own. */
+/** A large practice on a PostgreSQL server of its own, or the one at an address. */
 async function largePlace() {
-  const { scalePlace } = await import('./lib/scalePlace.mjs');
+  const { makePlace, readPlace } = await import('./lib/scalePlace.mjs');
   const from = Date.now();
   const say = (done) => process.stderr.write(`\r${done} of ${clients} clients made`);
-  const { postgres, made, therapist, client } = await scalePlace(clients, say);
+  const postgres = values.at ? null : await makePlace(clients, say);
+  const url = values.at ?? postgres.url;
   const seconds = Math.round((Date.now() - from) / 1000);
-  const size = `${clients} clients, ${made.sessions} sessions, ${made.events} events, ${(made.bytes / 1e9).toFixed(1)} GB`;
-  process.stderr.write(`\r${size}, made in ${seconds} s\n`);
+  const { made, therapist, client } = await readPlace(url);
+  const size = `${made.clients} clients, ${made.sessions} sessions, ${made.events} events, ${(made.bytes / 1e9).toFixed(1)} GB`;
+  process.stderr.write(`\r${size}${postgres ? `, made in ${seconds} s` : ''}\n`);
   return {
-    data: await openServer(postgres.url, { logger }),
+    data: await openServer(url, { logger }),
     says: size,
     therapist,
     file: client.id,
     client: { id: client.user_id, clientId: client.id },
-    end: () => postgres.stop(),
+    end: async () => {
+      if (values.leave && postgres) {
+        process.stderr.write(`Left at ${postgres.url}, until this is stopped.\n`);
+        await new Promise(() => setInterval(() => {}, 1e6));
+      }
+      await postgres?.stop();
+    },
   };
 }
 
@@ -273,7 +284,6 @@ if (wanted('save')) results.push(await measureSave(client));
 server.closeAllConnections();
 server.close();
 await data.close();
-await place.end();
 
 if (values.json) {
   console.log(JSON.stringify({ rounds, engine: data.engine, on: place.says, results }, null, 2));
@@ -294,3 +304,4 @@ if (values.json) {
     );
   }
 }
+await place.end();

@@ -7,7 +7,7 @@ import { versionsOf } from '~/db/routines.server';
 import { sessionsOf } from '~/db/sessions.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { fileOf } from './clientFile.server';
-import { daySheet } from './daySheet.server';
+import { daySheet, type DaySheetRow } from './daySheet.server';
 import { knownFrom } from './proposing.server';
 
 /** What waits for a therapist at one client: a yes, or a look. */
@@ -56,12 +56,13 @@ async function judge(setting: Setting, who: Principal, clientId: string): Promis
 
 /**
  * The clients of a day sheet for whom a proposal or a look waits: who comes today first, then as the sheet has them. What nothing was
- * added to since is not judged again; of the others so many at a time, and how many are still to be judged.
+ * added to since is not judged again; of the others so many at a time, and how many are still to be judged. With their rows: the
+ * page does not show everybody of a large practice.
  */
 export async function proposalsWaiting(
   setting: Setting,
   who: Principal,
-): Promise<{ waiting: Waiting[]; left: number }> {
+): Promise<{ waiting: Waiting[]; rows: DaySheetRow[]; left: number }> {
   const { rows } = await daySheet(setting, who);
   const asked = rows
     .filter(
@@ -89,5 +90,6 @@ export async function proposalsWaiting(
     const one = judged.get(id)?.waiting;
     if (one) waiting.push(one);
   }
-  return { waiting, left };
+  const waits = new Set(waiting.map(({ clientId }) => clientId));
+  return { waiting, rows: rows.filter(({ id }) => waits.has(id)), left };
 }

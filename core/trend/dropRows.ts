@@ -125,9 +125,10 @@ export function dropRows(places: readonly RatedPlace[]): DropRow[] {
   const rows = new Map<string, Gathered>();
   for (const { stroke, ...where } of places.flatMap(ratingsOf)) {
     const key = where.point?.thread ?? `${where.siteId}:${where.side}`;
-    const row = rows.get(key) ?? { ...where, strokes: [] };
+    const strokes = rows.get(key)?.strokes ?? [];
+    strokes.push(stroke);
     // A point is called what it was called last.
-    rows.set(key, { ...row, ...where, strokes: [...row.strokes, stroke] });
+    rows.set(key, { ...where, strokes });
   }
   return [...rows.values()]
     .flatMap((gathered) => {

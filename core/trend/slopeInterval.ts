@@ -44,16 +44,15 @@ function kendallVariance(xs: readonly number[], ys: readonly number[]): number {
 export function slopeInterval(
   points: readonly (readonly [number, number])[],
 ): [number, number] | null {
-  const slopes = pairSlopes(points);
-  const [lowest, highest] = [slopes[0], slopes.at(-1)];
-  if (lowest === undefined || highest === undefined) return null;
+  const { count, at } = pairSlopes(points);
+  if (count === 0) return null;
   const variance = kendallVariance(
     points.map(([x]) => x),
     points.map(([, y]) => y),
   );
   const chance = Z95 * Math.sqrt(Math.max(0, variance));
   // Counted from one, as Sen has it; between two of them, the outer.
-  const low = Math.floor((slopes.length - chance) / 2);
-  const high = Math.ceil((slopes.length + chance) / 2) + 1;
-  return [slopes[low - 1] ?? lowest, slopes[high - 1] ?? highest];
+  const low = Math.floor((count - chance) / 2);
+  const high = Math.ceil((count + chance) / 2) + 1;
+  return [at(Math.max(low, 1) - 1), at(Math.min(high, count) - 1)];
 }

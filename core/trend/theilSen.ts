@@ -1,3 +1,4 @@
+import { nth } from './nth';
 import { pairSlopes } from './pairSlopes';
 
 /** A straight line, y = intercept + slope · x. */
@@ -6,11 +7,10 @@ export interface Line {
   intercept: number;
 }
 
-/** Of numbers in order, lowest first. */
-function middle(sorted: ArrayLike<number>): number {
-  const half = sorted.length >> 1;
-  const upper = sorted[half] ?? Number.NaN;
-  return sorted.length % 2 === 1 ? upper : ((sorted[half - 1] ?? Number.NaN) + upper) / 2;
+/** Of so many numbers the middle one, or the mean of the middle two. */
+function middle(count: number, at: (place: number) => number): number {
+  const half = count >> 1;
+  return count % 2 === 1 ? at(half) : (at(half - 1) + at(half)) / 2;
 }
 
 /**
@@ -22,8 +22,8 @@ function middle(sorted: ArrayLike<number>): number {
  */
 export function theilSen(points: readonly (readonly [number, number])[]): Line | null {
   const slopes = pairSlopes(points);
-  if (slopes.length === 0) return null;
-  const slope = middle(slopes);
-  const left = Float64Array.from(points, ([x, y]) => y - slope * x).sort();
-  return { slope, intercept: middle(left) };
+  if (slopes.count === 0) return null;
+  const slope = middle(slopes.count, slopes.at);
+  const left = Float64Array.from(points, ([x, y]) => y - slope * x);
+  return { slope, intercept: middle(left.length, (place) => nth(left, place)) };
 }

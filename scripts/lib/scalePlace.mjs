@@ -13,7 +13,7 @@ export const planFor = (clients) => ({ clients, therapists: 5, years: 5, weeks: 
  * @param clients so many
  * @param say hears how far it is
  */
-export async function scalePlace(clients, say) {
+export async function makePlace(clients, say) {
   const { openServer, scalePractice } = await import('../../build/server/index.js');
   const postgres = await startPostgres();
   const now = new Date();
@@ -40,22 +40,31 @@ export async function scalePlace(clients, say) {
       if (code !== 0) throw new Error('The large practice could not be made.');
     }),
   );
-  const pool = data.db.$client;
-  await pool.query('vacuum analyze');
-  const { rows } = await pool.query(
-    `select (select count(*) from practised_session)::integer as sessions,
+  await data.db.$client.query('vacuum analyze');
+  await data.close();
+  return postgres;
+}
+
+/** How large the practice at an address is, and of whom its pages are asked for. */
+export async function readPlace(url) {
+  const { openServer } = await import('../../build/server/index.js');
+  const data = await openServer(url);
+  const first = async (text) => (await data.db.$client.query(text)).rows[0];
+  const made = await first(
+    `select (select count(*) from client)::integer as clients,
+      (select count(*) from practised_session)::integer as sessions,
       (select count(*) from session_event)::integer as events,
       pg_database_size(current_database())::float8 as bytes`,
   );
-  const { rows: staff } = await pool.query(
+  const therapist = await first(
     `select id, role from user_account where role <> 'client' order by created_at limit 1`,
   );
   // Of those still under way, one with the most sessions.
-  const { rows: busy } = await pool.query(
+  const client = await first(
     `select c.id, c.user_id, count(*) as n from client c join practised_session s on s.client_id = c.id
      where not exists (select 1 from course_step o where o.client_id = c.id)
      group by 1, 2 order by n desc limit 1`,
   );
   await data.close();
-  return { postgres, made: rows[0], therapist: staff[0], client: busy[0] };
+  return { made, therapist, client };
 }

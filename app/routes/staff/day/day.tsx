@@ -1,11 +1,11 @@
 import { Button } from '@mantine/core';
-import { addDays } from '#core/calendar';
 import { TELL_FOR_DAYS } from '#core/trend';
 import { group } from 'd3-array';
 import { Link } from 'react-router';
 import { staffContext } from '~/context.server';
 import { load } from '~/door.server';
-import { daySheet, type DaySheetRow } from '~/services/daySheet.server';
+import { dayPage } from '~/services/dayPage.server';
+import type { DaySheetRow } from '~/services/daySheet.server';
 import type { proposalsWaiting, Waiting } from '~/services/waiting.server';
 import { Empty } from '~/ui/parts/Empty';
 import { useAsked } from '~/ui/parts/useAsked';
@@ -24,21 +24,12 @@ export const meta: Route.MetaFunction = () => [{ title: 'Day sheet · Entspann' 
 
 export async function loader({ context }: Route.LoaderArgs) {
   const { setting, who } = context.get(staffContext);
-  return load(async () => {
-    const { rows, ...sheet } = await daySheet(setting, who);
-    // Whose course has ended is counted; the caseload has them by name.
-    const hasEnded = (row: DaySheetRow) => row.group === 'rest' && row.over !== null;
-    return {
-      ...sheet,
-      rows: rows.filter((row) => !hasEnded(row)),
-      ended: rows.filter(hasEnded).length,
-    };
-  });
+  return load(() => dayPage(setting, who));
 }
 
 type WaitingBy = ReadonlyMap<string, Waiting>;
 
-function Rows({ rows, waiting }: { rows: DaySheetRow[]; waiting: WaitingBy }) {
+function Rows({ rows, waiting }: { rows: readonly DaySheetRow[]; waiting: WaitingBy }) {
   return rows.map((row) => (
     <tr key={row.id} className={classes.row}>
       <th scope="row" className={classes.who}>
@@ -70,13 +61,18 @@ function Rows({ rows, waiting }: { rows: DaySheetRow[]; waiting: WaitingBy }) {
 function Group({
   title,
   rows,
-  note,
+  note = '',
   waiting,
+  more = 0,
+  show,
 }: {
   title: string;
-  rows: DaySheetRow[];
-  note: string;
+  rows: readonly DaySheetRow[];
+  note?: string;
   waiting: WaitingBy;
+  /** So many more are in the caseload, where this shows them. */
+  more?: number;
+  show: string;
 }) {
   if (rows.length === 0) return null;
   return (
@@ -88,37 +84,48 @@ function Group({
         </th>
       </tr>
       <Rows rows={rows} waiting={waiting} />
+      {more > 0 && (
+        <tr className={classes.more}>
+          <td colSpan={5}>
+            <Link to={`/caseload?show=${show}`}>
+              {counted(more, 'client')} more, in the caseload
+            </Link>
+          </td>
+        </tr>
+      )}
     </tbody>
   );
 }
 
 export default function Day({ loaderData }: Route.ComponentProps) {
-  const { rows, ended, today, monday, quietAfterDays } = loaderData;
-  const groups = group(rows, (row) => row.group);
-  const coming = groups.get('coming') ?? [];
-  const { read } = useAsked<Judged>('/day/proposals', rows.length > 0, rows);
+  const { clients, ended, today, monday, quietAfterDays, week, shown, more } = loaderData;
+  const { read } = useAsked<Judged>('/day/proposals', clients > 0, loaderData);
   const judged = read === 'failed' ? null : read;
   useFresh();
   const waiting = new Map(judged?.waiting.map((one) => [one.clientId, one]));
+  const here = new Set(Object.values(shown).flatMap((rows) => rows.map(({ id }) => id)));
+  // For whom something waits is never among those who are only counted.
+  const besides = group(judged?.rows.filter(({ id }) => !here.has(id)) ?? [], (row) => row.group);
+  const withThem = (of: 'look' | 'rest') => [...shown[of], ...(besides.get(of) ?? [])];
+  const left = (of: 'look' | 'rest') => more[of] - (besides.get(of)?.length ?? 0);
   return (
     <div className={classes.sheet}>
       <div className={classes.head}>
         <h1>{longDay(today)}</h1>
         <p>
-          {counted(rows.length, 'client')} · {counted(coming.length, 'visit')} today
+          {counted(clients, 'client')} · {counted(shown.coming.length, 'visit')} today
         </p>
         <Button component={Link} to="/clients/new" variant="outline">
           Add a client
         </Button>
       </div>
-      {rows.length > 0 && (
+      {clients > 0 && (
         <PracticeWeek
-          rows={rows}
-          sunday={addDays(monday, 6)}
+          week={week}
           proposals={judged && judged.waiting.filter(({ many }) => many > 0).length}
         />
       )}
-      {rows.length + ended === 0 ? (
+      {clients + ended === 0 ? (
         <Empty>
           No clients yet. Add one, write a routine, and send the invitation: what they log appears
           here.
@@ -134,14 +141,23 @@ export default function Day({ loaderData }: Route.ComponentProps) {
               <th scope="col">To know</th>
             </tr>
           </thead>
-          <Group title="Coming today" rows={coming} note="" waiting={waiting} />
+          <Group title="Coming today" rows={shown.coming} waiting={waiting} show="coming" />
           <Group
             title="Look in on"
-            rows={groups.get('look') ?? []}
+            rows={withThem('look')}
             note={`the gravest first: reacted badly in the last ${TELL_FOR_DAYS} days, wrote, or nothing logged for ${counted(quietAfterDays, 'day')} and more`}
             waiting={waiting}
+            more={left('look')}
+            show="look"
           />
-          <Group title="Under way" rows={groups.get('rest') ?? []} note="" waiting={waiting} />
+          <Group
+            title="Under way"
+            rows={withThem('rest')}
+            note={more.rest > 0 ? 'who comes next, and for whom something waits' : ''}
+            waiting={waiting}
+            more={left('rest')}
+            show="rest"
+          />
         </table>
       )}
       {ended > 0 && (
