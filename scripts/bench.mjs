@@ -1,7 +1,7 @@
 // npm run bench [-- --rounds 60 --json]: how long the server takes for its main pages and for saving a
 // session, beside the same SQL alone and an empty route, measured in one run; on demo data in the embedded database.
 // npm run bench -- --scale [--clients 2000] [--only brief]: the same on a large invented practice on PostgreSQL, made here
-// first; --leave keeps it at the address it prints, and --at ADDRESS measures what was left there.
+// first; --leave keeps it at the address it prints, and --at ADDRESS (or a folder it was restored into) measures what is there.
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { tmpdir } from 'node:os';
@@ -62,7 +62,7 @@ async function demoPlace() {
   };
 }
 
-/** A large practice on a PostgreSQL server of its own, or the one at an address. */
+/** A large practice on a PostgreSQL server of its own, or the one at an address or in a folder. */
 async function largePlace() {
   const { makePlace, readPlace } = await import('./lib/scalePlace.mjs');
   const from = Date.now();
@@ -70,11 +70,13 @@ async function largePlace() {
   const postgres = values.at ? null : await makePlace(clients, say);
   const url = values.at ?? postgres.url;
   const seconds = Math.round((Date.now() - from) / 1000);
-  const { made, therapist, client } = await readPlace(url);
+  const openAt = (at) =>
+    at.startsWith('postgres') ? openServer(at, { logger }) : openFolder(resolve(at), { logger });
+  const { made, therapist, client } = await readPlace(openAt, url);
   const size = `${made.clients} clients, ${made.sessions} sessions, ${made.events} events, ${(made.bytes / 1e9).toFixed(1)} GB`;
   process.stderr.write(`\r${size}${postgres ? `, made in ${seconds} s` : ''}\n`);
   return {
-    data: await openServer(url, { logger }),
+    data: await openAt(url),
     says: size,
     therapist,
     file: client.id,

@@ -4,30 +4,24 @@ import { sql } from 'drizzle-orm';
 import type { Database } from './database.server';
 import { rowsOf } from './rowsOf.server';
 
-/** How tender the places of each client were on first pressing, week by week: the mean of a week, from its Monday. */
-export const weeklyRatings = (db: Database, practiceId: string, since: Day) =>
-  rowsOf<{ clientId: string; monday: Day; grade: number }>(
+/**
+ * Of each client, by weeks counted from a Monday: how tender their places were on first pressing, the mean of a week, null
+ * where nothing was rated; and how many sessions that count there were from another day on.
+ */
+export const practisedByWeek = (
+  db: Database,
+  practiceId: string,
+  { monday, from }: { monday: Day; from: Day },
+) =>
+  rowsOf<{ clientId: string; week: number; grade: number | null; done: number }>(
     db,
-    sql`select s.client_id as "clientId",
-        to_char(date_trunc('week', s.day::timestamp), 'YYYY-MM-DD') as monday,
-        avg((p.place ->> 'before')::float8) as grade
+    sql`select s.client_id as "clientId", ((s.day - ${monday}::date) / 7)::integer as week,
+        sum(s.ratings_sum) / nullif(sum(s.ratings), 0) as grade,
+        (count(*) filter (where s.counts and s.day >= ${from}))::integer as done
       from practised_session s
       join client c on c.id = s.client_id
-      cross join lateral jsonb_array_elements(s.summary -> 'places') as p(place)
-      where c.practice_id = ${practiceId} and s.day >= ${since}
-        and jsonb_typeof(p.place -> 'before') = 'number'
-      group by 1, 2 order by 1, 2`,
-  );
-
-/** Sessions of each client since a day that count. */
-export const doneSince = (db: Database, practiceId: string, since: Day) =>
-  rowsOf<{ clientId: string; done: number }>(
-    db,
-    sql`select s.client_id as "clientId", count(*)::integer as done
-      from practised_session s
-      join client c on c.id = s.client_id
-      where c.practice_id = ${practiceId} and s.day >= ${since} and s.counts
-      group by 1`,
+      where c.practice_id = ${practiceId} and s.day >= ${monday}
+      group by 1, 2`,
   );
 
 /** What brought each client first of all, of what is still open. */

@@ -1,11 +1,11 @@
 import type { Day } from '#core/calendar';
 import type { RestingPlace } from '#core/response';
-import { and, asc, desc, eq, gte, ilike, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, gte, ilike, isNull, notExists, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import type { Database } from './database.server';
 import { escapeLike } from './escapeLike.server';
 import { once } from './reading.server';
-import { response } from './sessions.server';
+import { lastAnswerIn } from './sessions.server';
 import {
   client,
   invitation,
@@ -139,25 +139,30 @@ export const clientsWithLastDay = (db: Database, practiceId: string) => {
 };
 
 /** Sessions of a whole practice since a day: who, when, whether they count, how they went wrong. */
-export const practiceSessionsSince = (db: Database, practiceId: string, since: Day) =>
-  db
+export const practiceSessionsSince = (db: Database, practiceId: string, since: Day) => {
+  const lastAnswer = lastAnswerIn(db);
+  return db
     .select({
       id: practisedSession.id,
       clientId: practisedSession.clientId,
       day: practisedSession.day,
       counts: practisedSession.counts,
       stopReason: practisedSession.stopReason,
-      tooMuch: sql<boolean>`jsonb_path_exists(${practisedSession.summary}, '$.places[*] ? (@.tooMuch == true)')`,
-      onlyPain: sql<boolean>`jsonb_path_exists(${practisedSession.summary}, '$.places[*] ? (@.onlyPain == true)')`,
-      response: response.response,
-      places: response.responsePlaces,
-      besides: response.responseBesides,
-      stoppedAt: sql<RestingPlace[] | null>`${practisedSession.summary} -> 'stoppedAt'`,
+      tooMuch: practisedSession.tooMuch,
+      onlyPain: practisedSession.onlyPain,
+      response: lastAnswer.answer,
+      places: lastAnswer.places,
+      besides: lastAnswer.besides,
+      // The summary is opened of those that were stopped only.
+      stoppedAt: sql<RestingPlace[] | null>`case when ${practisedSession.stopReason} is not null
+        then ${practisedSession.summary} -> 'stoppedAt' end`,
     })
     .from(practisedSession)
     .innerJoin(client, eq(client.id, practisedSession.clientId))
+    .leftJoinLateral(lastAnswer, sql`true`)
     .where(and(eq(client.practiceId, practiceId), gte(practisedSession.day, since)))
     .orderBy(asc(practisedSession.startedAt));
+};
 
 /** When each version of a practice's routines began to ask for how many sessions a week. */
 export const practiceAskPeriods = (db: Database, practiceId: string) =>
@@ -176,19 +181,23 @@ export const practiceAskPeriods = (db: Database, practiceId: string) =>
 
 /** The latest interview of each client of a practice, when a therapist has not confirmed it. */
 export const unconfirmedAnswers = (db: Database, practiceId: string) => {
-  const newest = db
-    .selectDistinctOn([screening.clientId], {
-      clientId: screening.clientId,
-      confirmed: screening.confirmed,
-      day: screening.day,
-      replies: screening.replies,
-    })
+  const later = alias(screening, 'later');
+  return db
+    .select({ clientId: screening.clientId, day: screening.day, replies: screening.replies })
     .from(screening)
     .innerJoin(client, eq(client.id, screening.clientId))
-    .where(eq(client.practiceId, practiceId))
-    .orderBy(screening.clientId, desc(screening.at))
-    .as('newest');
-  return db.select().from(newest).where(eq(newest.confirmed, false));
+    .where(
+      and(
+        eq(client.practiceId, practiceId),
+        eq(screening.confirmed, false),
+        notExists(
+          db
+            .select({ id: later.id })
+            .from(later)
+            .where(and(eq(later.clientId, screening.clientId), gt(later.at, screening.at))),
+        ),
+      ),
+    );
 };
 
 /** Until when the newest invitation to each file runs, of those that nobody has joined yet. */

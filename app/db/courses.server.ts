@@ -59,7 +59,10 @@ export async function coursesIn(
     .where(eq(client.practiceId, practiceId))
     .orderBy(asc(courseStep.at), asc(courseStep.id));
   const courses = new Map<string, CourseStep[]>();
-  for (const { clientId, ...row } of rows)
-    courses.set(clientId, [...(courses.get(clientId) ?? []), stepOf(row)]);
+  for (const row of rows) {
+    const steps = courses.get(row.clientId) ?? [];
+    steps.push(stepOf(row));
+    courses.set(row.clientId, steps);
+  }
   return courses;
 }

@@ -1,6 +1,6 @@
 import type { Side } from '#core/anatomy';
 import type { SessionEvent } from '#core/session';
-import { and, asc, desc, eq, inArray, isNotNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNotNull, ne, sql } from 'drizzle-orm';
 import type { Database } from './database.server';
 import { once } from './reading.server';
 import {
@@ -11,16 +11,29 @@ import {
   sessionResponse,
 } from './schema.server';
 
-/** The last answer about the day after a session, and when it was heard of, ms since 1970. */
-export const response = {
+/** The last answer about the day after each session that is read, to be joined laterally: one look for all of it. */
+export const lastAnswerIn = (db: Database) =>
+  db
+    .select({
+      answer: sessionResponse.answer,
+      places: sessionResponse.places,
+      besides: sessionResponse.besides,
+    })
+    .from(sessionResponse)
+    .where(
+      and(
+        eq(sessionResponse.sessionId, practisedSession.id),
+        ne(sessionResponse.answer, 'bruise-gone'),
+      ),
+    )
+    .orderBy(desc(sessionResponse.at), desc(sessionResponse.id))
+    .limit(1)
+    .as('last_answer');
+
+/** The same of the few sessions a page is limited to, and when it was heard of, ms since 1970. */
+const response = {
   response: sql<string | null>`(
     select r.answer from session_response r where r.session_id = practised_session.id
-    and r.answer <> 'bruise-gone' order by r.at desc, r.id desc limit 1)`,
-  responsePlaces: sql<{ siteId: string; side: Side }[] | null>`(
-    select r.places from session_response r where r.session_id = practised_session.id
-    and r.answer <> 'bruise-gone' order by r.at desc, r.id desc limit 1)`,
-  responseBesides: sql<string[] | null>`(
-    select r.besides from session_response r where r.session_id = practised_session.id
     and r.answer <> 'bruise-gone' order by r.at desc, r.id desc limit 1)`,
   responseAt: sql<number | null>`(
     select (extract(epoch from max(r.at)) * 1000)::float8
@@ -69,8 +82,9 @@ export const stoppedOf = (db: Database, clientId: string, reasons: readonly stri
     );
 
 /** A client's sessions with the number of the version they followed, oldest first. */
-export const sessionsOf = (db: Database, clientId: string) =>
-  db
+export const sessionsOf = (db: Database, clientId: string) => {
+  const lastAnswer = lastAnswerIn(db);
+  return db
     .select({
       id: practisedSession.id,
       versionId: practisedSession.versionId,
@@ -84,14 +98,16 @@ export const sessionsOf = (db: Database, clientId: string) =>
       word: practisedSession.word,
       summary: practisedSession.summary,
       clock: practisedSession.clock,
-      response: response.response,
-      responsePlaces: response.responsePlaces,
-      responseBesides: response.responseBesides,
+      response: lastAnswer.answer,
+      responsePlaces: lastAnswer.places,
+      responseBesides: lastAnswer.besides,
     })
     .from(practisedSession)
     .innerJoin(routineVersion, eq(routineVersion.id, practisedSession.versionId))
+    .leftJoinLateral(lastAnswer, sql`true`)
     .where(eq(practisedSession.clientId, clientId))
     .orderBy(asc(practisedSession.startedAt));
+};
 
 /** Whether a session is a client’s own. */
 export async function ownSession(db: Database, clientId: string, sessionId: string) {

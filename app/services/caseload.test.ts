@@ -1,3 +1,4 @@
+import { eq, sql } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import { addDays, weekOf, type Day } from '#core/calendar';
 import { weeksSinceFirst } from '~/db/caseload.server';
@@ -93,6 +94,36 @@ describe('the caseload', () => {
       share: null,
       brought: null,
     });
+  });
+
+  it('counts what a summary says, whoever wrote it and whatever else they claim', async () => {
+    const clientId = await addClient(setting, owner, details({ name: 'Fay Quill' }));
+    const versionId = await issueTo(setting, owner, clientId);
+    await practised(clientId, versionId, today, [7, 0, null]);
+    const mine = eq(practisedSession.clientId, clientId);
+    const figures = async () => {
+      const [row] = await open.db.select().from(practisedSession).where(mine);
+      return [row?.ratings, row?.ratingsSum, row?.tooMuch, row?.onlyPain];
+    };
+    expect(await figures()).toEqual([2, 7, false, false]);
+    await open.db.update(practisedSession).set({ ratings: 9, onlyPain: true }).where(mine);
+    expect(await figures()).toEqual([2, 7, false, false]);
+    const [row] = await open.db.select().from(practisedSession).where(mine);
+    if (!row) throw new Error('There is no session.');
+    const [first, ...others] = row.summary.places;
+    if (!first) throw new Error('Nothing was rated.');
+    const places = [{ ...first, before: 3, tooMuch: true, onlyPain: true as const }, ...others];
+    await open.db
+      .update(practisedSession)
+      .set({ summary: { ...row.summary, places } })
+      .where(mine);
+    expect(await figures()).toEqual([2, 3, true, true]);
+    // As an older edition may have kept it.
+    await open.db
+      .update(practisedSession)
+      .set({ summary: sql`'{}'::jsonb` })
+      .where(mine);
+    expect(await figures()).toEqual([0, 0, false, false]);
   });
 
   it('shows nobody of another practice', async () => {

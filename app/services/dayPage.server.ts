@@ -4,7 +4,7 @@ import { ascending, count, group, sum } from 'd3-array';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { daySheet, type DaySheetRow } from './daySheet.server';
 
-/** So many of a group stand on the page; of whom only was quiet, and of who is under way, the others are in the caseload. */
+/** So many of a group stand on the page; of who is sore, was quiet or is under way, the others are in the caseload. */
 const MOST_SHOWN = 60;
 
 /** The week of the practice: what was done of what was asked, and who comes. */
@@ -24,11 +24,16 @@ const weekOfPractice = (rows: readonly DaySheetRow[], sunday: Day) => {
   };
 };
 
-/** Of rows with the gravest first, everybody of whom more than silence is known, and of the quiet as many as there is room for. */
-export function toLookInOn<Row extends { urgency: number }>(rows: readonly Row[]): Row[] {
-  const grave = rows.filter(({ urgency }) => urgency < GRAVITY.quiet).length;
-  return rows.slice(0, Math.max(grave, MOST_SHOWN));
-}
+/**
+ * Of rows with the gravest first, everybody with something graver than soreness and who wrote, however many they are; of who
+ * is sore or was only quiet as many as there is room for.
+ */
+export const toLookInOn = <Row extends Pick<DaySheetRow, 'urgency' | 'wrote'>>(
+  rows: readonly Row[],
+): Row[] =>
+  rows.filter(
+    ({ urgency, wrote }, n) => n < MOST_SHOWN || urgency < GRAVITY.sore || wrote !== null,
+  );
 
 /** All of them by name, or where they are many those who come next. */
 const underWay = (rows: readonly DaySheetRow[]) =>

@@ -53,13 +53,21 @@ describe('the page of a day', () => {
     expect(large).toMatchObject({ clients: 62, ended: 0, week: { visits: 1, done: 0 } });
   });
 
-  it('counts none away of whom more than silence is known', () => {
-    const rows = (grave: number, quiet: number) => [
-      ...Array.from({ length: grave }, () => ({ urgency: GRAVITY.wrote })),
-      ...Array.from({ length: quiet }, () => ({ urgency: GRAVITY.quiet })),
-    ];
-    expect(toLookInOn(rows(3, 20))).toHaveLength(23);
-    expect(toLookInOn(rows(3, 90))).toEqual(rows(3, 57));
-    expect(toLookInOn(rows(75, 90))).toEqual(rows(75, 0));
+  it('counts none away of whom more than soreness or silence is known', () => {
+    const rows = (urgency: number, many: number, wrote: string | null = null) =>
+      Array.from({ length: many }, () => ({ urgency, wrote }));
+    const [grave, sore, quiet] = [GRAVITY.tooHard, GRAVITY.sore, GRAVITY.quiet];
+    expect(toLookInOn([...rows(grave, 3), ...rows(quiet, 20)])).toHaveLength(23);
+    expect(toLookInOn([...rows(grave, 3), ...rows(sore, 40), ...rows(quiet, 90)])).toEqual([
+      ...rows(grave, 3),
+      ...rows(sore, 40),
+      ...rows(quiet, 17),
+    ]);
+    expect(toLookInOn([...rows(grave, 75), ...rows(sore, 90)])).toEqual(rows(grave, 75));
+    const wrote = rows(GRAVITY.wrote, 2, '2026-03-10');
+    expect(toLookInOn([...rows(sore, 90), ...wrote, ...rows(quiet, 9)])).toEqual([
+      ...rows(sore, 60),
+      ...wrote,
+    ]);
   });
 });

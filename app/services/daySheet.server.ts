@@ -1,4 +1,4 @@
-import { addDays, askedBetween, dayOf, quietDays, weekOf } from '#core/calendar';
+import { addDays, askedBetween, dayOf, quietDays, weekOf, type Day } from '#core/calendar';
 import { allStop, answersOf, readReplies, screen, type Reply } from '#core/screening';
 import { askedWithin, overOf } from '#core/course';
 import { isSeenTo } from '#core/proposals';
@@ -18,6 +18,8 @@ import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { isAway } from './away.server';
 
 const DAY_MS = 86_400_000;
+/** Done is held against asked over so many days. */
+export const LATELY_DAYS = 14;
 
 /** What a client answered alone and nobody has confirmed: whether it stops everything. */
 const answersOfDay = (row: { day: string; replies: Reply[] } | undefined) =>
@@ -61,8 +63,15 @@ export async function daySheet(setting: Setting, who: Principal) {
     seen.map(({ at, ...one }) => ({ ...one, day: dayOf(at.getTime(), who.timeZone) })),
   );
   const periodsBy = grouped(periods);
+  // Few zones, many clients.
+  const todays = new Map<string, Day>();
+  const todayIn = (zone: string) => {
+    const day = todays.get(zone) ?? dayOf(now, zone);
+    todays.set(zone, day);
+    return day;
+  };
   const rows = clients.map((person) => {
-    const theirToday = dayOf(now, person.timeZone);
+    const theirToday = todayIn(person.timeZone);
     const monday = weekOf(theirToday);
     const course = courses.get(person.id) ?? [];
     const over = overOf(course);
@@ -112,6 +121,8 @@ export async function daySheet(setting: Setting, who: Principal) {
       lastPractised: person.lastPractised,
       doneThisWeek: done.length,
       askedThisWeek: askedBetween(asks, monday, addDays(monday, 6)),
+      /** Sessions asked for in the days before the practice’s today. */
+      askedLately: askedBetween(asks, addDays(today, -LATELY_DAYS), addDays(today, -1)),
       /** Whose client they are, where the one who looks stands in for them today. */
       standsInFor:
         person.standInId === who.userId &&

@@ -82,7 +82,7 @@ describe('the end of a course', () => {
     const review = await reviewOf(setting, owner, clientId);
     expect(review.weeks.at(-1)).toMatchObject({ asked: 0 });
     const row = (await caseloadOf(setting, owner)).rows.find(({ id }) => id === clientId);
-    expect(row).toMatchObject({ asked: 0, share: null, over: { outcome: 'goal met' } });
+    expect(row).toMatchObject({ asked: 0, share: null, isOver: true });
   });
 
   it('lets them go on by themselves where that was said, and what stops everything still does', async () => {

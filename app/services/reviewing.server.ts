@@ -219,7 +219,15 @@ export async function reviewOf(
   );
   const rated = sessions.flatMap(({ id, day, summary, response, responsePlaces, stopReason }) =>
     summary.places.map((place) => ({
-      ...place,
+      siteId: place.siteId,
+      side: place.side,
+      before: place.before,
+      after: place.after,
+      contactSeconds: place.contactSeconds,
+      tooMuch: place.tooMuch,
+      points: place.points,
+      found: place.found,
+      fadeSeconds: place.fadeSeconds,
       sessionId: id,
       day,
       response: responseAt({ response, responsePlaces }, place),

@@ -54,8 +54,18 @@ function numberOf(day: Day): number {
   return number;
 }
 
-export const addDays = (day: Day, days: number): Day =>
-  new Date((numberOf(day) + days) * DAY_MS).toISOString().slice(0, 10);
+/** The same the other way round. */
+const days = new Map<number, Day>();
+
+export function addDays(day: Day, count: number): Day {
+  const number = numberOf(day) + count;
+  const known = days.get(number);
+  if (known !== undefined) return known;
+  const told = new Date(number * DAY_MS).toISOString().slice(0, 10);
+  if (days.size >= MOST_NUMBERS) days.clear();
+  days.set(number, told);
+  return told;
+}
 
 /** Whole days from one to the other; negative when `to` is earlier. */
 export const daysBetween = (from: Day, to: Day): number => numberOf(to) - numberOf(from);

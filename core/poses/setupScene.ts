@@ -34,6 +34,10 @@ const POSTURES: Record<string, (given: Wanted) => Drawn> = {
   'lying-front': lyingFront,
 };
 
+/** Bodies are solved by halving, and the tables they are solved from never change: each is drawn once. */
+const drawn = new Map<string, Scene>();
+const MOST_DRAWN = 2_000;
+
 /**
  * A setup as a picture: how the body stands, sits or lies, with the tool where it presses.
  *
@@ -47,16 +51,26 @@ export function setupScene(
   positionId: string,
   side: Side,
 ): Scene | null {
+  const key = `${siteId} ${toolId} ${positionId} ${side}`;
+  const before = drawn.get(key);
+  if (before !== undefined) return before;
+  const scene = solved(siteId, toolId, positionId, side);
+  // What no table knows could be asked for without end.
+  if (scene && drawn.size < MOST_DRAWN) drawn.set(key, scene);
+  return scene;
+}
+
+function solved(siteId: string, toolId: string, positionId: string, side: Side): Scene | null {
   const site = findSite(siteId);
   const tool = findTool(toolId);
   const posture = findPosture(positionId);
   const draw = posture && POSTURES[posture.id];
   if (!site || !tool || !draw) return null;
-  const drawn = draw(wanted(site.id as SiteId, tool));
+  const pose = draw(wanted(site.id as SiteId, tool));
   const named = side === 'mid' ? '' : `, ${side}`;
   const scene: Scene = {
-    ...drawn,
+    ...pose,
     says: `${tool.name}, ${posture.name}: ${site.plainName.charAt(0).toLowerCase()}${site.plainName.slice(1)}${named}.`,
   };
-  return side === 'mid' || side === drawn.side ? scene : mirrored(scene);
+  return side === 'mid' || side === pose.side ? scene : mirrored(scene);
 }

@@ -52,17 +52,34 @@ const LABELS: Readonly<Record<string, string>> = Object.fromEntries(
 
 type DoneThen = { day: Day; places: readonly PlaceSummary[] };
 
-function reasons(sessions: readonly DoneThen[], key: string): DoseRow['why'] {
-  const counts = new Map<string, number>();
-  for (const { places } of sessions)
-    for (const place of places)
-      if (placeKey(place) === key)
-        for (const [id, many] of Object.entries(place.why ?? {}))
-          counts.set(id, (counts.get(id) ?? 0) + many);
-  return [...counts]
+/** What is known of one place: seconds by the Monday of their week, and how often it was left out for what. */
+interface DoneThere {
+  seconds: Map<Day, number>;
+  why: Map<string, number>;
+}
+
+/** The sessions gone through once, however many places and weeks are asked for. Seconds until a last day. */
+function doneByPlace(sessions: readonly DoneThen[], until: Day): Map<string, DoneThere> {
+  const found = new Map<string, DoneThere>();
+  for (const { day, places } of sessions) {
+    const monday = weekOf(day);
+    for (const place of places) {
+      const key = placeKey(place);
+      const there = found.get(key) ?? { seconds: new Map(), why: new Map() };
+      found.set(key, there);
+      if (day <= until)
+        there.seconds.set(monday, (there.seconds.get(monday) ?? 0) + place.contactSeconds);
+      for (const [id, many] of Object.entries(place.why ?? {}))
+        there.why.set(id, (there.why.get(id) ?? 0) + many);
+    }
+  }
+  return found;
+}
+
+const reasons = (why: ReadonlyMap<string, number> = new Map()): DoseRow['why'] =>
+  [...why]
     .map(([id, count]) => ({ label: LABELS[id] ?? id, count }))
     .sort((a, b) => b.count - a.count);
-}
 
 /** Seconds asked of a place between two days, both included: sessions asked for, times what each asks of it. */
 const askedOf = (versions: readonly DoseAsked[], key: string, from: Day, to: Day): number =>
@@ -87,19 +104,17 @@ export function doseRows(
   const [first] = versions;
   if (!first) return [];
   const yesterday = addDays(today, -1);
+  const known = doneByPlace(sessions, yesterday);
   const keys = [...new Set([...versions].reverse().flatMap(({ seconds }) => Object.keys(seconds)))];
   return keys.map((key) => {
     const [siteId = '', side = 'mid'] = key.split(':');
+    const there = known.get(key);
     const weeks: WeekDose[] = [];
     for (let monday = weekOf(first.from); monday <= today; monday = addDays(monday, 7)) {
       const sunday = addDays(monday, 6);
       const end = sunday < yesterday ? sunday : yesterday;
       const asked = end < monday ? 0 : askedOf(versions, key, monday, end);
-      const done = sessions
-        .filter(({ day }) => day >= monday && day <= end)
-        .flatMap(({ places }) => places.filter((place) => placeKey(place) === key))
-        .reduce((sum, { contactSeconds }) => sum + contactSeconds, 0);
-      weeks.push({ monday, done, asked });
+      weeks.push({ monday, done: there?.seconds.get(monday) ?? 0, asked });
     }
     const last = weeks.slice(-SHARE_WEEKS);
     const asked = last.reduce((sum, week) => sum + week.asked, 0);
@@ -109,7 +124,7 @@ export function doseRows(
       side: side as Side,
       weeks,
       share: asked === 0 ? null : done / asked,
-      why: reasons(sessions, key),
+      why: reasons(there?.why),
     };
   });
 }

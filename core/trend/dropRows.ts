@@ -96,25 +96,21 @@ function rowOf({ siteId, side, point, strokes }: Gathered): DropRow | null {
 }
 
 /** What is rated in one session at one place: its mapped points each, or the place as a whole. */
-function ratingsOf({ siteId, side, points = [], ...place }: RatedPlace): Rated[] {
-  const { sessionId, day, tooMuch, response = null, stopReason = null } = place;
-  const session = { sessionId, day, tooMuch, response, stopReason };
-  const followed = points.flatMap(({ thread, name, before, after, contactSeconds }) =>
-    before === null
-      ? []
-      : [
-          {
-            siteId,
-            side,
-            point: { thread, name },
-            stroke: { ...session, before, after, contactSeconds },
-          },
-        ],
-  );
-  if (followed.length > 0) return followed;
-  const { before, after, contactSeconds } = place;
-  if (before === null) return [];
-  return [{ siteId, side, stroke: { ...session, before, after, contactSeconds } }];
+function ratingsOf(place: RatedPlace): Rated[] {
+  const { siteId, side, sessionId, day, tooMuch, response = null, stopReason = null } = place;
+  // Written out: of a long record there are tens of thousands.
+  const strokeOf = (
+    before: number,
+    { after, contactSeconds }: Pick<RatedPlace, 'after' | 'contactSeconds'>,
+  ): Stroke => ({ sessionId, day, before, after, contactSeconds, tooMuch, response, stopReason });
+  const followed: Rated[] = [];
+  for (const point of place.points ?? []) {
+    if (point.before === null) continue;
+    const { thread, name } = point;
+    followed.push({ siteId, side, point: { thread, name }, stroke: strokeOf(point.before, point) });
+  }
+  if (followed.length > 0 || place.before === null) return followed;
+  return [{ siteId, side, stroke: strokeOf(place.before, place) }];
 }
 
 /**

@@ -8,11 +8,16 @@ const between = (a: number, b: number, c: number): number =>
  *
  * @param numbers none of them NaN
  * @param place counted from 0, below the length
+ * @param within where it is known to lie: what stands before and behind is lower and higher already
  * @example nth(Float64Array.of(5, 1, 4), 1) // 4
  */
-export function nth(numbers: Float64Array, place: number): number {
+export function nth(
+  numbers: Float64Array,
+  place: number,
+  within: readonly [number, number] = [0, numbers.length - 1],
+): number {
   const at = (index: number): number => numbers[index] ?? Number.NaN;
-  let [from, to] = [0, numbers.length - 1];
+  let [from, to] = within;
   while (from < to) {
     const pivot = between(at(from), at((from + to) >> 1), at(to));
     // What is lower goes before `low`, what is higher behind `high`; what is alike stays between them.

@@ -11,6 +11,19 @@ export interface PairSlopes {
 /** The same points are asked for their line and for its interval. */
 const known = new WeakMap<Points, PairSlopes>();
 
+/** Asks for one place after the other: what was found parts the rest, so that each takes less than the one before. */
+function places(numbers: Float64Array): PairSlopes['at'] {
+  const settled: number[] = [];
+  return (place) => {
+    const below = settled.filter((one) => one < place);
+    const above = settled.filter((one) => one > place);
+    const within = [Math.max(-1, ...below) + 1, Math.min(numbers.length, ...above) - 1] as const;
+    const value = nth(numbers, place, settled.includes(place) ? [place, place] : within);
+    settled.push(place);
+    return value;
+  };
+}
+
 /**
  * The slopes of all pairs of points with different x. Of n points there are up to n(n − 1)/2: they are worked out once for
  * an array of points, which nobody may change afterwards.
@@ -34,8 +47,7 @@ export function pairSlopes(points: Points): PairSlopes {
       count += 1;
     }
   }
-  const slopes = all.subarray(0, count);
-  const told = { count, at: (place: number) => nth(slopes, place) };
+  const told = { count, at: places(all.subarray(0, count)) };
   known.set(points, told);
   return told;
 }

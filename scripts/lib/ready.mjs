@@ -80,7 +80,7 @@ export function ensureBuilt() {
   const stamp = join(ROOT, 'build/.stamp');
   const wanted = fingerprint(BUILT_FROM);
   if (stampOf(stamp) === wanted) return wanted;
-  console.log('Building.');
+  console.error('Building.');
   const built = spawnSync('npm', ['run', 'build'], {
     cwd: ROOT,
     encoding: 'utf8',

@@ -46,9 +46,8 @@ export async function makePlace(clients, say) {
 }
 
 /** How large the practice at an address is, and of whom its pages are asked for. */
-export async function readPlace(url) {
-  const { openServer } = await import('../../build/server/index.js');
-  const data = await openServer(url);
+export async function readPlace(open, at) {
+  const data = await open(at);
   const first = async (text) => (await data.db.$client.query(text)).rows[0];
   const made = await first(
     `select (select count(*) from client)::integer as clients,

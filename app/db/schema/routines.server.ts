@@ -8,6 +8,7 @@ import {
   bigint,
   boolean,
   date,
+  doublePrecision,
   index,
   integer,
   jsonb,
@@ -143,6 +144,14 @@ export const practisedSession = pgTable(
     word: text('word').notNull().default(''),
     /** Derived from the events; rebuilt whenever one is added. */
     summary: jsonb('summary').$type<SessionSummary>().notNull(),
+    /**
+     * What whole practices are asked for, so that no summary need be opened for it: ratings on first pressing, how many
+     * and their sum; whether a hold was ended as too much, and whether one stayed only pain. A trigger writes them.
+     */
+    ratings: integer('ratings').notNull().default(0),
+    ratingsSum: doublePrecision('ratings_sum').notNull().default(0),
+    tooMuch: boolean('too_much').notNull().default(false),
+    onlyPain: boolean('only_pain').notNull().default(false),
     endedAt: instant('ended_at'),
   },
   (table) => [

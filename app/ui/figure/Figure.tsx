@@ -14,11 +14,22 @@ export interface Overlay {
 const corners = (polygon: Polygon): string =>
   `M${polygon.map(([x, y]) => `${Math.round(x * 10) / 10},${Math.round(y * 10) / 10}`).join('L')}Z`;
 
+/** The shapes of the tables never change: each is bent into its outline once, with its mirror. */
+const bent = new WeakMap<Shape, readonly [string, string]>();
+
+function outlinesOf(shape: Shape): readonly [string, string] {
+  const before = bent.get(shape);
+  if (before) return before;
+  const polygon = polygonOf(shape);
+  const outlines = [corners(polygon), corners(mirror(polygon))] as const;
+  bent.set(shape, outlines);
+  return outlines;
+}
+
 /** The paths of a shape on its view: one, or one for each half of the body. */
 export function pathsOf({ shape, midline }: Overlay): string[] {
-  const polygon = polygonOf(shape);
-  const both = VIEWS[shape.view].twoSided && !midline;
-  return both ? [corners(polygon), corners(mirror(polygon))] : [corners(polygon)];
+  const [here, mirrored] = outlinesOf(shape);
+  return VIEWS[shape.view].twoSided && !midline ? [here, mirrored] : [here];
 }
 
 const DRAWN = Object.fromEntries(

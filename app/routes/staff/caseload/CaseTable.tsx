@@ -1,4 +1,3 @@
-import { outcomeWords } from '#core/course';
 import {
   createColumnHelper,
   flexRender,
@@ -87,31 +86,13 @@ const columnsFor = (mondays: readonly string[], today: string) => [
   }),
   column.accessor('urgency', {
     header: 'To know',
-    cell: ({ row: { original } }) => <Gravest row={original} />,
+    cell: ({ row: { original } }) => (
+      <span className={classes.attention} title={original.says}>
+        {original.says}
+      </span>
+    ),
   }),
 ];
-
-/** The gravest there is to know, in few words. */
-function Gravest({ row }: { row: CaseloadRow }) {
-  const says = row.told
-    ? row.told.label
-    : row.onlyPain > 0
-      ? 'Only pain at a point'
-      : row.pressedTooHard > 0
-        ? 'Pressed too hard'
-        : row.wrote
-          ? 'Wrote'
-          : row.quietDays !== null
-            ? `Quiet for ${row.quietDays} days`
-            : row.over
-              ? `Course ended: ${outcomeWords(row.over.outcome)}`
-              : '';
-  return (
-    <span className={classes.attention} title={says}>
-      {says}
-    </span>
-  );
-}
 
 const COLUMNS: readonly string[] = 'name brought grade change share practised visit urgency'.split(
   ' ',

@@ -5,30 +5,26 @@ import { CaseTable } from './CaseTable';
 import { Sparkline } from './Sparkline';
 
 const MONDAYS = ['2026-03-02', '2026-03-09', '2026-03-16'];
-const row = (n: number, more: Partial<CaseloadRow> = {}): CaseloadRow =>
-  ({
-    id: `c${n}`,
-    name: `Client ${n}`,
-    occupation: 'cutter',
-    therapistName: 'Maren',
-    brought: null,
-    grades: [n % 10, null, (n * 7) % 10],
-    grade: (n * 7) % 10,
-    change: 0,
-    done: 1,
-    asked: 2,
-    share: 0.5,
-    lastPractised: null,
-    nextVisit: null,
-    urgency: 20,
-    told: null,
-    onlyPain: 0,
-    pressedTooHard: 0,
-    wrote: null,
-    quietDays: null,
-    group: 'rest',
-    ...more,
-  }) as CaseloadRow;
+const row = (n: number, more: Partial<CaseloadRow> = {}): CaseloadRow => ({
+  id: `c${n}`,
+  name: `Client ${n}`,
+  occupation: 'cutter',
+  therapistName: 'Maren',
+  brought: null,
+  grades: [n % 10, null, (n * 7) % 10],
+  grade: (n * 7) % 10,
+  change: 0,
+  done: 1,
+  asked: 2,
+  share: 0.5,
+  lastPractised: null,
+  nextVisit: null,
+  urgency: 20,
+  says: '',
+  isOver: false,
+  group: 'rest',
+  ...more,
+});
 const draw = (rows: CaseloadRow[], sort: string | null = null) =>
   renderToStaticMarkup(
     <MemoryRouter>
@@ -56,7 +52,7 @@ describe('the table of the caseload', () => {
     const rows = [
       row(1, { grade: 3 }),
       row(2, { grade: null, grades: [null, null, null] }),
-      row(3, { grade: 8, urgency: 0, told: { label: 'Chest pain' } as CaseloadRow['told'] }),
+      row(3, { grade: 8, urgency: 0, says: 'Chest pain' }),
     ];
     expect(names(draw(rows, 'grade.desc'))).toEqual(['Client 3', 'Client 1', 'Client 2']);
     expect(names(draw(rows, 'grade.asc'))).toEqual(['Client 1', 'Client 3', 'Client 2']);

@@ -53,9 +53,9 @@ const SHOWN = [
 ];
 
 /** Whose course has ended is told of where somebody should look, and else by itself. */
-const isShown = ({ group, over }: CaseloadRow, shown: string): boolean =>
+const isShown = ({ group, isOver }: CaseloadRow, shown: string): boolean =>
   shown === 'all' ||
-  (shown === 'ended' ? over !== null : group === shown && (shown !== 'rest' || over === null));
+  (shown === 'ended' ? isOver : group === shown && (shown !== 'rest' || !isOver));
 
 /** Every client of the practice; what is looked for, shown and sorted by stands in the address. */
 export default function Caseload({ loaderData }: Route.ComponentProps) {
