@@ -68,6 +68,13 @@ module.exports = {
       to: { path: '^app/(routes|services|ui|keeping)/|^server/' },
     },
     {
+      name: 'formats-know-the-core-only',
+      comment: 'What is written and read there is plain data.',
+      severity: 'error',
+      from: { path: '^app/formats/' },
+      to: { path: '^app/(?!formats/)|^server/' },
+    },
+    {
       name: 'services-below-routes',
       severity: 'error',
       from: { path: '^app/services/' },

@@ -26,7 +26,7 @@ export default {
       ...shared,
       displayName: 'app',
       testMatch: [
-        '<rootDir>/app/{ui,routes,keeping/client}/**/*.test.{ts,tsx}',
+        '<rootDir>/app/{ui,routes,formats,keeping/client}/**/*.test.{ts,tsx}',
         '<rootDir>/app/*.test.ts',
         '<rootDir>/app/keeping/storable.test.ts',
       ],

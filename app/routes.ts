@@ -39,6 +39,7 @@ export default [
     route('day/proposals', 'routes/staff/day/waiting.ts'),
     route('clients/:clientId/referral', 'routes/staff/referral/referral.tsx'),
     route('clients/:clientId/hand-out', 'routes/staff/hand-out/hand-out.tsx'),
+    route('clients/:clientId/take-out/:table', 'routes/staff/take-out/table.ts'),
     route('clients/:clientId/preview', 'routes/staff/preview/preview.tsx'),
     route('clients/:clientId/usual', 'routes/staff/review/expected.ts'),
     route('clients/:clientId/others', 'routes/staff/plan/others.ts'),
@@ -64,6 +65,7 @@ export default [
         route('details', 'routes/staff/file/details.tsx'),
         route('discharge', 'routes/staff/discharge/discharge.tsx'),
         route('join', 'routes/staff/join/join.tsx'),
+        route('take-out', 'routes/staff/take-out/take-out.tsx'),
         route('brings', 'routes/staff/file/brings.tsx'),
         route('complaint', 'routes/staff/complaint/complaint.tsx'),
         route('visit', 'routes/staff/visit/visit.tsx'),
@@ -81,6 +83,7 @@ export default [
     route('offline', 'routes/client/offline/offline.ts'),
     route('referral', 'routes/client/referral/referral.tsx'),
     route('print', 'routes/client/print/print.tsx'),
+    route('take-out/:table', 'routes/client/take-out/table.ts'),
     layout('routes/client/shell.tsx', [
       route('today', 'routes/client/today/today.tsx'),
       route('places', 'routes/client/places/places.tsx'),

@@ -43,12 +43,12 @@ test('a therapist reads three sentences, takes what the record supports, and the
   await expect(page).toHaveURL(/period=4\+weeks&place=skull-base/);
   await expect(page.getByRole('img', { name: /^Between the blades/ })).toHaveCount(0);
   await expect(page.getByRole('img', { name: /^Skull base/ }).first()).toBeVisible();
-  for (const kind of ['SVG', 'PNG']) {
+  for (const kind of ['SVG', 'PNG', 'CSV']) {
     const taken = page.waitForEvent('download');
     await page.getByRole('button', { name: kind, exact: true }).click();
     const file = await taken;
     expect(file.suggestedFilename()).toMatch(new RegExp(`^ratings-.*\\.${kind.toLowerCase()}$`));
-    expect((await readFile(await file.path())).byteLength).toBeGreaterThan(2_000);
+    expect((await readFile(await file.path())).byteLength).toBeGreaterThan(500);
   }
 
   // All that go down can be taken together, by keyboard; the reason is written and can be changed.

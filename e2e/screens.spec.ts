@@ -104,6 +104,7 @@ for (const { viewport, staff, client } of VIEWS) {
         'details',
         'discharge',
         'join',
+        'take-out',
         'brings',
         'visit',
         'referral',

@@ -12,6 +12,7 @@ const STAGES = [
   'details',
   'discharge',
   'join',
+  'take-out',
   'brings',
   'complaint',
 ];

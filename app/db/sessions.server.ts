@@ -211,6 +211,26 @@ export async function clientOfSession(db: Database, id: string): Promise<string 
   return row?.clientId;
 }
 
+/** A log as its device wrote it, in one cell. */
+const wholeLog = sql<SessionEvent[]>`(
+  select coalesce(json_agg(e.body || jsonb_build_object('id', e.id, 'seq', e.seq, 'at', e.at_ms)
+    order by e.seq, e.at_ms, e.id), '[]')
+  from session_event e where e.session_id = ${practisedSession.id})`;
+
+/** All sessions of a client, each with the holds it was led by and its log, oldest first. */
+export const logsOf = (db: Database, clientId: string) =>
+  db
+    .select({
+      id: practisedSession.id,
+      day: practisedSession.day,
+      steps: ledRoutine.steps,
+      log: wholeLog,
+    })
+    .from(practisedSession)
+    .innerJoin(ledRoutine, eq(ledRoutine.id, practisedSession.ledId))
+    .where(eq(practisedSession.clientId, clientId))
+    .orderBy(asc(practisedSession.startedAt));
+
 /** A session with the holds it was led by and its log, in the order its device wrote it. */
 export async function sessionWithLog(db: Database, id: string) {
   const [row] = await db
@@ -222,10 +242,7 @@ export async function sessionWithLog(db: Database, id: string) {
       day: practisedSession.day,
       clockOffset: practisedSession.clockOffset,
       steps: ledRoutine.steps,
-      log: sql<SessionEvent[]>`(
-        select coalesce(json_agg(e.body || jsonb_build_object('id', e.id, 'seq', e.seq, 'at', e.at_ms)
-          order by e.seq, e.at_ms, e.id), '[]')
-        from session_event e where e.session_id = ${practisedSession.id})`,
+      log: wholeLog,
     })
     .from(practisedSession)
     .innerJoin(ledRoutine, eq(ledRoutine.id, practisedSession.ledId))

@@ -5,14 +5,7 @@ import type { Principal } from '~/keeping/server/setting.server';
 import { inArray } from 'drizzle-orm';
 import { GRAVITY } from '#core/trend';
 import { dayPage, toLookInOn } from './dayPage.server';
-import {
-  addClient,
-  details,
-  issueTo,
-  NOW,
-  settingFor,
-  setUp,
-} from './testing/practiceForTests.server';
+import { addClient, details, NOW, settingFor, setUp } from './testing/practiceForTests.server';
 
 let open: OpenDatabase;
 let setting: ReturnType<typeof settingFor>;

@@ -10,6 +10,11 @@ export const SAW = {
   file: 'saw a client file',
   referral: 'took out a referral note',
   handOut: 'took out a hand-out',
+  sessions: 'took out the sessions',
+  holds: 'took out the holds',
+  ratings: 'took out the ratings',
+  points: 'took out the tender points',
+  measures: 'took out the measures',
 } as const;
 
 interface Sighting {

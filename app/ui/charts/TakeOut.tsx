@@ -8,11 +8,14 @@ export function TakeOut({
   within,
   title,
   file,
+  table,
 }: {
   within: RefObject<HTMLElement | null>;
   title: string;
   /** Without its ending. */
   file: string;
+  /** The same as CSV; read only once it is wanted. */
+  table: () => Promise<string>;
 }) {
   const [trouble, setTrouble] = useState('');
   const seen = (): Taken[] =>
@@ -22,20 +25,24 @@ export function TakeOut({
       name: (svg.getAttribute('aria-label') ?? '').split(':')[0] ?? '',
       svg,
     }));
-  const take = async (as: 'svg' | 'png') => {
+  const made = async (as: 'svg' | 'png' | 'csv') => {
+    if (as === 'csv') return new Blob([await table()], { type: 'text/csv;charset=utf-8' });
+    const text = asSvg(title, seen());
+    return as === 'svg' ? new Blob([text], { type: 'image/svg+xml' }) : asPng(text);
+  };
+  const take = async (as: 'svg' | 'png' | 'csv') => {
     setTrouble('');
     try {
-      const text = asSvg(title, seen());
-      const blob = as === 'svg' ? new Blob([text], { type: 'image/svg+xml' }) : await asPng(text);
-      save(blob, `${file}.${as}`);
+      save(await made(as), `${file}.${as}`);
     } catch {
-      setTrouble('The picture could not be made here. Try the other kind, or print the page.');
+      setTrouble('It could not be made here. Try another kind, or print the page.');
     }
   };
   return (
     <p className={classes.takeOut}>
       Take what is seen out as <LinkButton onClick={() => void take('svg')}>SVG</LinkButton>{' '}
-      <LinkButton onClick={() => void take('png')}>PNG</LinkButton>
+      <LinkButton onClick={() => void take('png')}>PNG</LinkButton>{' '}
+      <LinkButton onClick={() => void take('csv')}>CSV</LinkButton>
       {trouble && <span role="alert">{trouble}</span>}
     </p>
   );

@@ -6,6 +6,7 @@ import { DropChart } from '~/ui/charts/DropChart';
 import { WeekBars } from '~/ui/charts/WeekBars';
 import { Messages } from '~/ui/messages/Messages';
 import { orKept } from '~/ui/offline/orKept';
+import { Tables } from '~/ui/takeOut/Tables';
 import { Call } from '~/ui/screening/Call';
 import { reachSays } from '#core/today';
 import { arcOf } from '~/ui/measure/arcOf';
@@ -95,6 +96,14 @@ export default function Course({ loaderData }: Route.ComponentProps) {
         word you log. Nobody outside it does. Tenderness wavers from day to day; a rise or two means
         nothing by itself. Worse over weeks, numb or weak: speak to {therapistName} in person.
       </p>
+      <section aria-label="Yours to take along" className={classes.along}>
+        <h2>Yours to take along</h2>
+        <p className={classes.soft}>
+          Everything you logged and everything that was found, as tables for a spreadsheet (CSV). It
+          needs a connection, and is about your health: keep it where only you look.
+        </p>
+        <Tables from="/take-out" />
+      </section>
       <p>
         <Link to="/today">To today</Link>
       </p>

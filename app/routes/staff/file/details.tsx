@@ -188,6 +188,10 @@ export default function Details({ loaderData, actionData }: Route.ComponentProps
         <p className={classes.therapist}>
           A second file of the same person? <Link to="../join">Join the two</Link>
         </p>
+        <p className={classes.therapist}>
+          They want their record, or somebody else may have it?{' '}
+          <Link to="../take-out">Take it out</Link>
+        </p>
       </section>
     </div>
   );

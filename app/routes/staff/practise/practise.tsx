@@ -54,6 +54,9 @@ export default function Log({ loaderData, params }: Route.ComponentProps) {
   return (
     <div className={classes.page}>
       <h2>Sessions</h2>
+      <p className={classes.soft}>
+        <Link to={`/clients/${params.clientId}/take-out`}>Take them out as tables</Link>
+      </p>
       <table className={classes.table}>
         <thead>
           <tr>

@@ -217,6 +217,7 @@ export default function Review({ loaderData, params }: Route.ComponentProps) {
               within={chart}
               title={`${name}: ratings before and after, ${shortDay(from)} to ${shortDay(to)}`}
               file={`ratings-${today}`}
+              table={async () => (await import('~/formats/csv/strokes')).strokesCsv(rows)}
             />
             <p className={classes.counted}>
               Each stroke runs from the highest rating on first pressing, the bar across, to the

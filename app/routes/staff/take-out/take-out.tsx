@@ -1,0 +1,70 @@
+import { Link } from 'react-router';
+import { TABLES, WRITTEN } from '~/formats/csv';
+import { staffContext } from '~/context.server';
+import { load } from '~/door.server';
+import { fileOf } from '~/services/clientFile.server';
+import { Tables } from '~/ui/takeOut/Tables';
+import type { Route } from './+types/take-out';
+import classes from './take-out.module.css';
+
+export const meta: Route.MetaFunction = () => [{ title: 'Take out · Entspann' }];
+
+export async function loader({ context, params }: Route.LoaderArgs) {
+  const { setting, who } = context.get(staffContext);
+  return load(async () => ({
+    name: (await fileOf(setting, who, params.clientId)).name,
+    tables: TABLES.map(({ id, title }) => ({
+      id,
+      title,
+      columns: WRITTEN[id].columns.map(({ name, says }) => ({ name, says })),
+    })),
+  }));
+}
+
+/** What of a file can be taken out of the house, and in which form. */
+export default function TakeOut({ loaderData, params }: Route.ComponentProps) {
+  const { name, tables } = loaderData;
+  const file = `/clients/${params.clientId}`;
+  return (
+    <div className={classes.page}>
+      <h2>Take out</h2>
+      <p>
+        What leaves the house of <bdi>{name}</bdi> is theirs, and about their health: give it to
+        them, or with their yes. The trail says who took out what.
+      </p>
+      <div>
+        <section aria-label="On paper">
+          <h3>On paper</h3>
+          <p>
+            <Link to={`${file}/hand-out`}>The hand-out</Link>: the routine in force, with drawings
+            and whom to call. <Link to={`${file}/referral`}>A referral note</Link>: what was found
+            and done, for a colleague.
+          </p>
+        </section>
+        <section aria-label="As tables">
+          <h3>As tables</h3>
+          <p>
+            For a spreadsheet, or a program of your own: CSV, one line a thing, all there ever was.
+          </p>
+          <Tables from={`${file}/take-out`} />
+        </section>
+      </div>
+      <section aria-label="What the columns hold">
+        <h3>What the columns hold</h3>
+        {tables.map(({ id, title, columns }) => (
+          <details key={id}>
+            <summary>{title}</summary>
+            <dl className={classes.columns}>
+              {columns.map((column) => (
+                <div key={column.name}>
+                  <dt>{column.name}</dt>
+                  <dd>{column.says}</dd>
+                </div>
+              ))}
+            </dl>
+          </details>
+        ))}
+      </section>
+    </div>
+  );
+}
