@@ -125,6 +125,7 @@ const PARAMETERS: Record<string, string> = {
   ':token': 'not-a-token',
   ':pictureId': NOBODY,
   ':sessionId': NOBODY,
+  ':table': 'sessions',
   '*': 'no/such/page',
 };
 

@@ -1,157 +1,95 @@
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { kindOf } from '#core/activities';
-import { findSite } from '#core/anatomy';
 import { activityScene } from '#core/poses';
-import {
-  gradeWords,
-  isPress,
-  lineTitle,
-  sidesInOrder,
-  wayWords,
-  type PressItem,
-  type Routine,
-  type RoutineItem,
-} from '#core/routine';
+import { isPress, sidesInOrder, type RoutineItem } from '#core/routine';
 import { LinkButton } from '../parts/LinkButton';
-import { longDay } from '../parts/words';
-import { lineWords } from '../plan/doseWords';
 import { SceneDrawing } from '../poses/SceneDrawing';
 import { SetupDrawing } from '../poses/SetupDrawing';
+import { handOutTold, plainText, type HandOutData, type Sentence, type ToldLine } from './told';
 import classes from './HandOut.module.css';
 
-/** What the paper tells. */
-export interface HandOutData {
-  name: string;
-  therapistName: string;
-  practiceName: string;
-  phone: string;
-  emergencyNumber: string;
-  number: number;
-  issuedOn: string;
-  content: Routine;
-  /** How hard a line is pressed, and no harder, within what screening found. */
-  pressed: readonly HowHard[];
-  leftOut: readonly { id: string; why: string }[];
-  sidesOut: readonly { id: string; side: string; why: string }[];
+/** How the body gets there, drawn where a drawing shows it. */
+function Drawn({ item }: { item: RoutineItem }) {
+  if (isPress(item)) {
+    const { siteId, toolId, positionId } = item;
+    const [side = 'mid'] = sidesInOrder(item);
+    return <SetupDrawing {...{ siteId, toolId, positionId, side }} className={classes.drawing} />;
+  }
+  const kind = kindOf(item);
+  const picture = kind.picture(item);
+  const scene = picture && activityScene(picture, kind.parts(item)[0]?.side ?? 'mid');
+  return scene && <SceneDrawing scene={scene} className={classes.drawing} />;
 }
 
-interface HowHard {
-  id: string;
-  grade: number;
-  fromGrade?: number;
-  ceilingGrade: number;
-  limitedBy: string | null;
-}
+const Sentences = ({ of }: { of: readonly Sentence[] }) =>
+  of.map(({ says, care }) => (
+    <p key={says} className={care && classes.care}>
+      {says}
+    </p>
+  ));
 
-/** A line that is pressed: the way, how it is found, how hard, and what to heed. */
-function Pressed({ item, hard }: { item: PressItem; hard: HowHard | undefined }) {
-  const site = findSite(item.siteId);
-  const [side = 'mid'] = sidesInOrder(item);
-  const { siteId, toolId, positionId } = item;
+function Line({ line: { item, title, dose, first, steps, last } }: { line: ToldLine }) {
   return (
-    <div className={classes.told}>
-      <div>
-        <p>
-          {wayWords(item).join(' · ')}.
-          {hard && ` Press to ${gradeWords(hard)} of 10, never above ${hard.ceilingGrade}.`}
-        </p>
-        {hard?.limitedBy && <p className={classes.care}>{hard.limitedBy}</p>}
-        {item.instructions && <p>{item.instructions}</p>}
-        {site && (
-          <>
+    <li>
+      <h2>{title}</h2>
+      {dose !== null && <p className={classes.dose}>{dose}</p>}
+      <div className={classes.told}>
+        <div>
+          <Sentences of={first} />
+          {steps.length > 0 && (
             <ol>
-              {site.find.map((line) => (
-                <li key={line}>{line}</li>
+              {steps.map((step) => (
+                <li key={step}>{step}</li>
               ))}
             </ol>
-            <p className={classes.care}>
-              {site.keepOff} {site.watch} {site.watchOnFloor}
-            </p>
-          </>
-        )}
+          )}
+          <Sentences of={last} />
+        </div>
+        {dose !== null && <Drawn item={item} />}
       </div>
-      <SetupDrawing {...{ siteId, toolId, positionId, side }} className={classes.drawing} />
-    </div>
+    </li>
   );
 }
 
-/** A line that is not pressed: what to do, drawn where a drawing shows it. */
-function Done({ item }: { item: Exclude<RoutineItem, PressItem> }) {
-  const kind = kindOf(item);
-  const [part] = kind.parts(item);
-  const picture = kind.picture(item);
-  const scene = picture && activityScene(picture, part?.side ?? 'mid');
+/** Puts the words where they can be pasted from. */
+function CopyAsText({ data }: { data: HandOutData }) {
+  const [said, setSaid] = useState('');
+  const copy = () =>
+    navigator.clipboard.writeText(plainText(data)).then(
+      () => setSaid('Copied: paste it into your letter.'),
+      () => setSaid('This browser does not let it be copied. Mark the page and copy it by hand.'),
+    );
   return (
-    <div className={classes.told}>
-      <div>
-        {item.instructions && <p>{item.instructions}</p>}
-        <ol>
-          {part?.says.map((line) => (
-            <li key={line}>{line}</li>
-          ))}
-        </ol>
-      </div>
-      {scene && <SceneDrawing scene={scene} className={classes.drawing} />}
-    </div>
+    <>
+      <LinkButton onClick={() => void copy()}>Copy as text</LinkButton>
+      <span role="status">{said}</span>
+    </>
   );
 }
 
 /** What a client takes home: every line in words and drawn, what stops them, and whom to ring. */
 export function HandOut({ data, back }: { data: HandOutData; back: string }) {
-  const { content, leftOut, phone, emergencyNumber } = data;
-  const out = new Map(leftOut.map(({ id, why }) => [id, why]));
-  const half = new Map(
-    data.sidesOut.map(({ id, side, why }) => [id, `Not on the ${side} for now: ${why}`]),
-  );
-  const hard = new Map(data.pressed.map((one) => [one.id, one]));
+  const { from, message, lines, stops, call, limits } = handOutTold(data);
   return (
     <main className={classes.sheet}>
       <p className={classes.tools}>
         <Link to={back}>Back</Link>
         <LinkButton onClick={() => window.print()}>Print</LinkButton>
+        <CopyAsText data={data} />
       </p>
       <h1>{data.name}</h1>
-      <p className={classes.soft}>
-        Routine {data.number} of {longDay(data.issuedOn)}, from {data.therapistName},{' '}
-        {data.practiceName}
-      </p>
-      {content.message && <p>{content.message}</p>}
+      <p className={classes.soft}>{from}</p>
+      {message && <p>{message}</p>}
       <ol className={classes.lines}>
-        {content.items.map((item) => {
-          const why = out.get(item.id);
-          return (
-            <li key={item.id}>
-              <h2>{lineTitle(item)}</h2>
-              {why === undefined ? (
-                <>
-                  <p className={classes.dose}>{lineWords(item)}</p>
-                  {half.has(item.id) && <p className={classes.care}>{half.get(item.id)}</p>}
-                  {isPress(item) ? (
-                    <Pressed item={item} hard={hard.get(item.id)} />
-                  ) : (
-                    <Done item={item} />
-                  )}
-                </>
-              ) : (
-                <p className={classes.care}>Left out: {why}</p>
-              )}
-            </li>
-          );
-        })}
+        {lines.map((line) => (
+          <Line key={line.item.id} line={line} />
+        ))}
       </ol>
       <h2>What stops you</h2>
-      <p>
-        A welcome ache while breathing easily is right. Sharp, electric or numb, dizzy or sick, or a
-        feeling that goes on after you let go: come off, leave it, and ask before you go on.
-      </p>
-      <p>
-        {phone ? `Ring ${data.practiceName}: ${phone}. ` : `Ask ${data.therapistName}. `}
-        {emergencyNumber && `In an emergency: ${emergencyNumber}.`}
-      </p>
-      <p className={classes.soft}>
-        For you alone, as agreed with {data.therapistName}; it does not replace an examination in
-        person.
-      </p>
+      <p>{stops}</p>
+      <p>{call}</p>
+      <p className={classes.soft}>{limits}</p>
     </main>
   );
 }

@@ -4,7 +4,8 @@ import { MemoryRouter } from 'react-router';
 import { findSite } from '#core/anatomy';
 import { anyMixedRoutine, itemFor, routineWith } from '#core/examples';
 import { isPress, lineTitle, type Routine } from '#core/routine';
-import { HandOut, type HandOutData } from './HandOut';
+import { HandOut } from './HandOut';
+import { plainText, type HandOutData } from './told';
 
 const given = (content: Routine, change: Partial<HandOutData> = {}): HandOutData => ({
   name: 'Odalys Brandt',
@@ -77,5 +78,42 @@ describe('the hand-out', () => {
     expect(says(given(routineWith(calf), { phone: '', emergencyNumber: '' }))).toContain(
       'Ask Maren Oltmann.',
     );
+  });
+
+  it('says the same as plain text, with nothing of it lost and no line too many', () => {
+    fc.assert(
+      fc.property(anyMixedRoutine, (routine) => {
+        const data = given(routine);
+        const text = plainText(data);
+        expect(text).not.toMatch(/undefined|null|NaN|\[object|<|\n\n\n/);
+        // Every word of the paper stands in it too, drawings and buttons apart.
+        const words = (whole: string) => whole.replace(/[^\p{L}\p{N}]+/gu, ' ').trim();
+        const flat = words(text);
+        routine.items.forEach((item, n) => {
+          expect(text).toContain(`\n${n + 1}. ${lineTitle(item)}\n`);
+          if (!isPress(item)) return;
+          expect(text).toContain(`Press to ${item.grade} of 10, never above 7`);
+          for (const found of findSite(item.siteId)?.find ?? [])
+            expect(flat).toContain(words(found));
+        });
+        for (const said of [data.phone, data.emergencyNumber, 'What stops you'])
+          expect(text).toContain(said);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('names in the text too what is left out and on which side, and why', () => {
+    const calf = itemFor('calf', { id: 'calf' });
+    const chest = itemFor('chest', { id: 'chest' });
+    const text = plainText(
+      given(routineWith(calf, chest), {
+        leftOut: [{ id: 'calf', why: 'A vein is inflamed there.' }],
+        sidesOut: [{ id: 'chest', side: 'left', why: 'A pacemaker lies there.' }],
+      }),
+    );
+    expect(text).toContain('Left out: A vein is inflamed there.');
+    expect(text).toContain('Not on the left for now: A pacemaker lies there.');
+    expect(text).not.toContain(findSite('calf')?.find[0]);
   });
 });
