@@ -71,7 +71,7 @@ module.exports = {
       name: 'formats-know-the-core-only',
       comment: 'What is written and read there is plain data.',
       severity: 'error',
-      from: { path: '^app/formats/' },
+      from: { path: '^app/formats/', pathNot: '\\.test\\.ts$' },
       to: { path: '^app/(?!formats/)|^server/' },
     },
     {

@@ -39,6 +39,7 @@ export default [
     route('day/proposals', 'routes/staff/day/waiting.ts'),
     route('clients/:clientId/referral', 'routes/staff/referral/referral.tsx'),
     route('clients/:clientId/hand-out', 'routes/staff/hand-out/hand-out.tsx'),
+    route('clients/:clientId/hand-out.pdf', 'routes/staff/hand-out/pdf.ts'),
     route('clients/:clientId/take-out/:table', 'routes/staff/take-out/table.ts'),
     route('clients/:clientId/preview', 'routes/staff/preview/preview.tsx'),
     route('clients/:clientId/usual', 'routes/staff/review/expected.ts'),
@@ -83,6 +84,7 @@ export default [
     route('offline', 'routes/client/offline/offline.ts'),
     route('referral', 'routes/client/referral/referral.tsx'),
     route('print', 'routes/client/print/print.tsx'),
+    route('print.pdf', 'routes/client/print/pdf.ts'),
     route('take-out/:table', 'routes/client/take-out/table.ts'),
     layout('routes/client/shell.tsx', [
       route('today', 'routes/client/today/today.tsx'),

@@ -1,4 +1,10 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import jsqr from 'jsqr';
+import { PNG } from 'pngjs';
 import type { Page } from '@playwright/test';
 import { expect, fileOf, otherDevice, stepInAs, test } from './support/test';
 
@@ -50,4 +56,61 @@ test('a record is taken out as tables, by who works here and by the client alone
   await client.goto('/course');
   const own = await saved(client, 'Sessions');
   expect(own.lines).toEqual(taken.lines);
+});
+
+/** Without what breaks lines and words apart, which paper and screen do each in their way. */
+const bare = (text: string) => text.replaceAll(/\s+/g, '');
+
+test('the hand-out as PDF says what the page says, in another reader, and its code opens the routine', async ({
+  page,
+  baseURL,
+}) => {
+  const folder = mkdtempSync(join(tmpdir(), 'entspann-pdf-'));
+  const read = (pdf: Buffer) => {
+    const file = join(folder, 'hand-out.pdf');
+    writeFileSync(file, pdf);
+    return execFileSync('pdftotext', [file, '-'], { encoding: 'utf8' });
+  };
+  await stepInAs(page, 'Maren');
+  for (const name of ['Hollis Verbeek', 'Ilse Marchetti', 'Tamsin Okoro', 'Nuno Castellan']) {
+    const file = await fileOf(page, name);
+    await page.goto(`${file}/hand-out`);
+    const said = await page.locator('main h1, main h2, main p, main ol ol li').allTextContents();
+    // The first is the line of tools.
+    const told = said.filter((text) => !/^BackPrint/.test(text));
+    expect(told.length).toBeGreaterThan(8);
+    for (const query of ['', '?large=yes', '?paper=letter']) {
+      const answer = await page.request.get(`${file}/hand-out.pdf${query}`);
+      expect(answer.headers()['content-type']).toBe('application/pdf');
+      const text = bare(read(await answer.body()).replaceAll(/^.* · page \d+ of \d+$/gm, ''));
+      for (const one of told) expect(text).toContain(bare(one));
+    }
+    const brief = bare(
+      read(await (await page.request.get(`${file}/hand-out.pdf?brief=yes`)).body()),
+    );
+    for (const one of await page.locator('main h2').allTextContents())
+      expect(brief).toContain(bare(one));
+    expect(brief).toContain('never above'.replace(' ', ''));
+  }
+  const code = await page.request.get(`${await fileOf(page, 'Hollis Verbeek')}/hand-out.pdf`);
+  writeFileSync(join(folder, 'code.pdf'), await code.body());
+  execFileSync('pdftoppm', [
+    '-r',
+    '150',
+    '-png',
+    '-l',
+    '1',
+    join(folder, 'code.pdf'),
+    join(folder, 'page'),
+  ]);
+  const [picture = ''] = readdirSync(folder).filter((name) => name.endsWith('.png'));
+  const { data, width, height } = PNG.sync.read(readFileSync(join(folder, picture)));
+  expect(jsqr(new Uint8ClampedArray(data), width, height)?.data).toBe(`${baseURL ?? ''}/today`);
+  rmSync(folder, { recursive: true, force: true });
+
+  // Of nobody there is none.
+  const nobody = await page.request.get(
+    '/clients/00000000-0000-7000-8000-000000000000/hand-out.pdf',
+  );
+  expect(nobody.status()).toBe(404);
 });

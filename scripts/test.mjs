@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { chromium, installDebian, missingChromium } from './lib/debian.mjs';
+import { chromium, installDebian, missingChromium, missingPoppler } from './lib/debian.mjs';
 import { checkNode, ensureBuilt, ensureInstalled, fail, ROOT } from './lib/ready.mjs';
 import { missingPostgres, startPostgres } from './lib/postgres.mjs';
 
@@ -98,7 +98,7 @@ mkdirSync(RESULTS, { recursive: true });
 
 // Fetched while the sources are checked, which need neither.
 const fetched = installDebian(
-  ...(wanted('e2e') ? missingChromium() : []),
+  ...(wanted('e2e') ? [...missingChromium(), ...missingPoppler()] : []),
   ...(wanted('database') || wanted('e2e') ? missingPostgres() : []),
 ).catch((error) => error);
 

@@ -8,17 +8,17 @@ const plain = (name: string): string =>
     .replaceAll(/^-|-$/g, '') || 'client';
 
 /**
- * A text as a file to be saved, under a name made of parts.
+ * A text, or bytes, as a file to be saved, under a name made of parts.
  *
  * @example asFile('…', { type: 'text/csv; charset=utf-8; header=present', ending: 'csv' }, ['Zoë Ő', 'sessions'])
  *   // saved as zoë-ő-sessions.csv
  */
 export const asFile = (
-  text: string,
+  content: string | Uint8Array<ArrayBuffer>,
   { type, ending }: { type: string; ending: string },
   parts: readonly string[],
 ): Response =>
-  new Response(text, {
+  new Response(content, {
     headers: {
       'Content-Type': type,
       'Content-Disposition': create(`${parts.map(plain).join('-')}.${ending}`),

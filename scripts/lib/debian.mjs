@@ -38,4 +38,7 @@ export const chromium = () =>
 /** The package that brings a browser, unless it is there. */
 export const missingChromium = () => (existsSync(chromium()) ? [] : ['chromium-headless-shell']);
 
+/** A reader of PDF that is not the writer’s: text and pages are taken out with it. */
+export const missingPoppler = () => (existsSync('/usr/bin/pdftotext') ? [] : ['poppler-utils']);
+
 export const ensureChromium = () => installDebian(...missingChromium());

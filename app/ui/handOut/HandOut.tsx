@@ -1,24 +1,21 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { kindOf } from '#core/activities';
-import { activityScene } from '#core/poses';
-import { isPress, sidesInOrder, type RoutineItem } from '#core/routine';
+import type { RoutineItem } from '#core/routine';
 import { LinkButton } from '../parts/LinkButton';
 import { SceneDrawing } from '../poses/SceneDrawing';
-import { SetupDrawing } from '../poses/SetupDrawing';
-import { handOutTold, plainText, type HandOutData, type Sentence, type ToldLine } from './told';
+import {
+  handOutTold,
+  plainText,
+  sceneOf,
+  type HandOutData,
+  type Sentence,
+  type ToldLine,
+} from './told';
 import classes from './HandOut.module.css';
 
 /** How the body gets there, drawn where a drawing shows it. */
 function Drawn({ item }: { item: RoutineItem }) {
-  if (isPress(item)) {
-    const { siteId, toolId, positionId } = item;
-    const [side = 'mid'] = sidesInOrder(item);
-    return <SetupDrawing {...{ siteId, toolId, positionId, side }} className={classes.drawing} />;
-  }
-  const kind = kindOf(item);
-  const picture = kind.picture(item);
-  const scene = picture && activityScene(picture, kind.parts(item)[0]?.side ?? 'mid');
+  const scene = sceneOf(item);
   return scene && <SceneDrawing scene={scene} className={classes.drawing} />;
 }
 
@@ -52,6 +49,27 @@ function Line({ line: { item, title, dose, first, steps, last } }: { line: ToldL
   );
 }
 
+const KINDS = [
+  ['', 'PDF'],
+  ['?large=yes', 'in large type'],
+  ['?brief=yes', 'in brief'],
+  ['?paper=letter', 'on letter paper'],
+] as const;
+
+/** The same as a file: A4, or as somebody else’s printer or eyes want it. */
+const AsFile = ({ pdf }: { pdf: string }) => (
+  <span>
+    {KINDS.map(([query, words], n) => (
+      <span key={words}>
+        {n > 0 && ' · '}
+        <a href={`${pdf}${query}`} download>
+          {words}
+        </a>
+      </span>
+    ))}
+  </span>
+);
+
 /** Puts the words where they can be pasted from. */
 function CopyAsText({ data }: { data: HandOutData }) {
   const [said, setSaid] = useState('');
@@ -69,13 +87,23 @@ function CopyAsText({ data }: { data: HandOutData }) {
 }
 
 /** What a client takes home: every line in words and drawn, what stops them, and whom to ring. */
-export function HandOut({ data, back }: { data: HandOutData; back: string }) {
+export function HandOut({
+  data,
+  back,
+  pdf,
+}: {
+  data: HandOutData;
+  back: string;
+  /** Where it is to be had as PDF. */
+  pdf: string;
+}) {
   const { from, message, lines, stops, call, limits } = handOutTold(data);
   return (
     <main className={classes.sheet}>
       <p className={classes.tools}>
         <Link to={back}>Back</Link>
         <LinkButton onClick={() => window.print()}>Print</LinkButton>
+        <AsFile pdf={pdf} />
         <CopyAsText data={data} />
       </p>
       <h1>{data.name}</h1>

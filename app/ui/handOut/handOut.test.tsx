@@ -26,7 +26,7 @@ const given = (content: Routine, change: Partial<HandOutData> = {}): HandOutData
 const says = (data: HandOutData): string =>
   renderToStaticMarkup(
     <MemoryRouter>
-      <HandOut data={data} back="/clients/x/plan" />
+      <HandOut data={data} back="/clients/x/plan" pdf="/clients/x/hand-out.pdf" />
     </MemoryRouter>,
   )
     .replace(/<[^>]+>/g, ' ')

@@ -1,9 +1,11 @@
 import { kindOf } from '#core/activities';
 import { findSite } from '#core/anatomy';
+import { activityScene, setupScene, type Scene } from '#core/poses';
 import {
   gradeWords,
   isPress,
   lineTitle,
+  sidesInOrder,
   wayWords,
   type PressItem,
   type Routine,
@@ -78,6 +80,17 @@ function doneTold(item: Exclude<RoutineItem, PressItem>) {
   return { first: sentences({ says: item.instructions }), steps: part?.says ?? [], last: [] };
 }
 
+/** How the body gets there, where a drawing shows it. */
+export function sceneOf(item: RoutineItem): Scene | null {
+  if (isPress(item)) {
+    const [side = 'mid'] = sidesInOrder(item);
+    return setupScene(item.siteId, item.toolId, item.positionId, side);
+  }
+  const kind = kindOf(item);
+  const picture = kind.picture(item);
+  return picture ? activityScene(picture, kind.parts(item)[0]?.side ?? 'mid') : null;
+}
+
 /** The hand-out in words, for whatever it is written on: the heading, line by line, what stops it, whom to ring. */
 export function handOutTold(data: HandOutData) {
   const out = new Map(data.leftOut.map(({ id, why }) => [id, why]));
@@ -108,6 +121,27 @@ export function handOutTold(data: HandOutData) {
       .filter(Boolean)
       .join(' '),
     limits: `For you alone, as agreed with ${therapistName}; it does not replace an examination in person.`,
+  };
+}
+
+/** The same with what is drawn, for a file of pages; a code on it opens `link`. */
+export function handOutSheet(data: HandOutData, link: string) {
+  const { lines, ...told } = handOutTold(data);
+  const out = new Map(data.sidesOut.map(({ id, side }) => [id, side]));
+  return {
+    ...told,
+    name: data.name,
+    link,
+    lines: lines.map(({ item, ...line }) => ({
+      ...line,
+      scene: line.dose === null ? null : sceneOf(item),
+      place: isPress(item)
+        ? {
+            siteId: item.siteId,
+            sides: sidesInOrder(item).filter((side) => side !== out.get(item.id)),
+          }
+        : null,
+    })),
   };
 }
 

@@ -14,7 +14,7 @@ export async function loader({ context }: Route.LoaderArgs) {
 }
 
 export default function OwnHandOut({ loaderData: { handOut } }: Route.ComponentProps) {
-  if (handOut) return <HandOut data={handOut} back="/today" />;
+  if (handOut) return <HandOut data={handOut} back="/today" pdf="/print.pdf" />;
   return (
     <main>
       <h1>Nothing to print yet</h1>

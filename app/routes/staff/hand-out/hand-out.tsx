@@ -14,13 +14,14 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   return load(async () => {
     const handOut = await handOutOf(setting, who, params.clientId);
     if (handOut) await noteSighting(setting, who, params.clientId, 'handOut');
-    return { back: `/clients/${params.clientId}/plan`, handOut };
+    const file = `/clients/${params.clientId}`;
+    return { back: `${file}/plan`, pdf: `${file}/hand-out.pdf`, handOut };
   });
 }
 
 export default function StaffHandOut({ loaderData }: Route.ComponentProps) {
-  const { handOut, back } = loaderData;
-  if (handOut) return <HandOut data={handOut} back={back} />;
+  const { handOut, back, pdf } = loaderData;
+  if (handOut) return <HandOut data={handOut} back={back} pdf={pdf} />;
   return (
     <main>
       <h1>No hand-out yet</h1>

@@ -29,8 +29,8 @@ export default function TakeOut({ loaderData, params }: Route.ComponentProps) {
     <div className={classes.page}>
       <h2>Take out</h2>
       <p>
-        What leaves the house of <bdi>{name}</bdi> is theirs, and about their health: give it to
-        them, or with their yes. The trail says who took out what.
+        This record is <bdi>{name}</bdi>’s own, and about their health: give it to them, or to
+        others with their yes. The trail of the practice says who took out what.
       </p>
       <div>
         <section aria-label="On paper">

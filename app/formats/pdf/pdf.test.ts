@@ -1,0 +1,102 @@
+import { isPress, type Routine } from '#core/routine';
+import { itemFor, routineWith } from '#core/examples';
+import { handOutSheet } from '~/ui/handOut/told';
+import { runsOf } from './faces.server';
+import { handOutPdf, onPaper } from './index.server';
+
+const SITES = [
+  'side-low-back',
+  'below-ridge',
+  'deep-buttock',
+  'calf',
+  'chest',
+  'skull-base',
+  'shoulder-ridge',
+  'between-blades',
+  'sole-roll',
+  'breastbone',
+] as const;
+const dataOf = (content: Routine) => ({
+  name: 'Zoë Łukasz-Őry',
+  therapistName: 'Maren Oltmann',
+  practiceName: 'Sandholm Quay Practice',
+  phone: '+45 70 00 00 00',
+  emergencyNumber: '112',
+  number: 3,
+  issuedOn: '2026-11-27',
+  content,
+  pressed: content.items.flatMap((item) =>
+    isPress(item) ? [{ id: item.id, grade: item.grade, ceilingGrade: 5, limitedBy: null }] : [],
+  ),
+  leftOut: [],
+  sidesOut: [],
+});
+const ten = dataOf(routineWith(...SITES.map((site) => itemFor(site, { id: site }))));
+const usual = onPaper(new URLSearchParams());
+const pagesOf = (pdf: Uint8Array) =>
+  [
+    ...Buffer.from(pdf)
+      .toString('latin1')
+      .matchAll(/\/Type \/Page\b/g),
+  ].length;
+
+describe('the faces of a text', () => {
+  it('are chosen letter by letter, and a word read from the right comes out in its order', () => {
+    expect(runsOf('Zoë', 'text')).toHaveLength(1);
+    const mixed = runsOf('Zoë Łukasz-Őry', 'text');
+    expect(mixed.map(({ text }) => text).join('')).toBe('Zoë Łukasz-Őry');
+    expect(new Set(mixed.map(({ face }) => face)).size).toBe(2);
+    const [hebrew] = runsOf('נועה לוי', 'strong');
+    expect(hebrew).toEqual({ face: expect.stringContaining('hebrew'), text: 'לוי נועה' });
+    for (const name of ['Αλέξης', 'Ольга', 'ليلى', 'Nguyễn']) {
+      expect(
+        runsOf(name, 'title')
+          .map(({ text }) => text)
+          .join(''),
+      ).not.toContain('?');
+    }
+    // Of a letter that no face has: said so rather than left out.
+    expect(
+      runsOf('a 漢', 'text')
+        .map(({ text }) => text)
+        .join(''),
+    ).toBe('a ?');
+  });
+});
+
+describe('a hand-out as PDF', () => {
+  it('of ten lines takes less than two seconds, in pages of its size, tagged', async () => {
+    await handOutPdf(handOutSheet(ten, 'https://practice.example/today'), usual);
+    const from = performance.now();
+    const pdf = await handOutPdf(handOutSheet(ten, 'https://practice.example/today'), usual);
+    expect(performance.now() - from).toBeLessThan(2_000);
+    const text = Buffer.from(pdf).toString('latin1');
+    expect(text.startsWith('%PDF-1.7')).toBe(true);
+    expect(text).toContain('/Marked true');
+    expect(text).toContain('[0 0 595.28 841.89]');
+    expect(pagesOf(pdf)).toBeGreaterThan(2);
+  });
+
+  it('is shorter in brief, longer in large type, and fits letter paper', async () => {
+    const sheet = handOutSheet(ten, 'https://practice.example/today');
+    const of = async (query: string) => handOutPdf(sheet, onPaper(new URLSearchParams(query)));
+    const [full, large, brief, letter] = [
+      await of(''),
+      await of('large=yes'),
+      await of('brief=yes'),
+      await of('paper=letter'),
+    ];
+    expect(pagesOf(brief)).toBeLessThan(pagesOf(full));
+    expect(pagesOf(large)).toBeGreaterThan(pagesOf(full));
+    expect(Buffer.from(letter).toString('latin1')).toContain('[0 0 612 792]');
+  });
+
+  it('marks no side that is left out for now', () => {
+    const calf = dataOf(routineWith(itemFor('calf', { id: 'calf' })));
+    const sheet = handOutSheet(
+      { ...calf, sidesOut: [{ id: 'calf', side: 'left', why: 'bruised' }] },
+      'https://practice.example/today',
+    );
+    expect(sheet.lines[0]?.place).toEqual({ siteId: 'calf', sides: ['right'] });
+  });
+});
