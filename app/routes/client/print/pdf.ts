@@ -2,7 +2,7 @@ import { clientContext } from '~/context.server';
 import { load } from '~/door.server';
 import { asFile } from '~/formats/asFile.server';
 import { asPdf, handOutPdf, onPaper } from '~/formats/pdf/index.server';
-import { found } from '~/keeping/server/refusal.server';
+import { Refusal } from '~/keeping/server/refusal.server';
 import { ownHandOut } from '~/services/handOut.server';
 import { handOutSheet } from '~/ui/handOut/told';
 import type { Route } from './+types/pdf';
@@ -11,7 +11,9 @@ import type { Route } from './+types/pdf';
 export const loader = ({ context, request }: Route.LoaderArgs) =>
   load(async () => {
     const { setting, who } = context.get(clientContext);
-    const data = found(await ownHandOut(setting, who), 'routine');
+    const data = await ownHandOut(setting, who);
+    if (!data)
+      throw new Refusal(409, 'No routine is issued for you yet: there is nothing to print.');
     const { searchParams, origin } = new URL(request.url);
     const pdf = await handOutPdf(handOutSheet(data, `${origin}/today`), onPaper(searchParams));
     return asFile(pdf, asPdf, [data.name, 'routine', String(data.number)]);

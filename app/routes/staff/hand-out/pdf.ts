@@ -2,7 +2,7 @@ import { staffContext } from '~/context.server';
 import { load } from '~/door.server';
 import { asFile } from '~/formats/asFile.server';
 import { asPdf, handOutPdf, onPaper } from '~/formats/pdf/index.server';
-import { found } from '~/keeping/server/refusal.server';
+import { Refusal } from '~/keeping/server/refusal.server';
 import { handOutOf } from '~/services/handOut.server';
 import { noteSighting } from '~/services/sightings.server';
 import { handOutSheet } from '~/ui/handOut/told';
@@ -12,7 +12,9 @@ import type { Route } from './+types/pdf';
 export const loader = ({ context, params, request }: Route.LoaderArgs) =>
   load(async () => {
     const { setting, who } = context.get(staffContext);
-    const data = found(await handOutOf(setting, who, params.clientId), 'routine');
+    const data = await handOutOf(setting, who, params.clientId);
+    if (!data)
+      throw new Refusal(409, 'Nothing is issued for this client yet: there is no hand-out.');
     await noteSighting(setting, who, params.clientId, 'handOut');
     const { searchParams, origin } = new URL(request.url);
     const pdf = await handOutPdf(handOutSheet(data, `${origin}/today`), onPaper(searchParams));
