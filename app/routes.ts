@@ -85,6 +85,7 @@ export default [
     route('referral', 'routes/client/referral/referral.tsx'),
     route('print', 'routes/client/print/print.tsx'),
     route('print.pdf', 'routes/client/print/pdf.ts'),
+    route('calendar.ics', 'routes/client/calendar/calendar.ts'),
     route('take-out/:table', 'routes/client/take-out/table.ts'),
     layout('routes/client/shell.tsx', [
       route('today', 'routes/client/today/today.tsx'),

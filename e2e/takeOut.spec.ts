@@ -3,6 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { readFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import ICAL from 'ical.js';
 import jsqr from 'jsqr';
 import { PNG } from 'pngjs';
 import type { Page } from '@playwright/test';
@@ -113,4 +114,32 @@ test('the hand-out as PDF says what the page says, in another reader, and its co
     '/clients/00000000-0000-7000-8000-000000000000/hand-out.pdf',
   );
   expect(nobody.status()).toBe(404);
+});
+
+test('a client takes their week into a calendar, without a word of their health unless wanted', async ({
+  browser,
+  baseURL,
+}) => {
+  const { page } = await otherDevice(browser, baseURL);
+  await stepInAs(page, 'Odalys');
+  await page.goto('/reminders');
+  const taken = async (name: string) => {
+    const coming = page.waitForEvent('download');
+    await page.getByRole('link', { name }).click();
+    const download = await coming;
+    const text = await readFile(await download.path(), 'utf8');
+    const events = new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent');
+    return {
+      file: download.suggestedFilename(),
+      text,
+      events: events.map((one) => new ICAL.Event(one)),
+    };
+  };
+  const plain = await taken('Put it into my calendar');
+  expect(plain.file).toBe('practice.ics');
+  expect(plain.events.length).toBeGreaterThan(1);
+  expect(plain.text).not.toMatch(/shoulder|skull|ridge|Sandholm|Odalys/i);
+  const told = await taken('The same with what is practised');
+  expect(told.events.map(({ uid }) => uid)).toEqual(plain.events.map(({ uid }) => uid));
+  expect(told.text).toMatch(/shoulder ridge/i);
 });

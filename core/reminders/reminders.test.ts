@@ -1,11 +1,12 @@
 import fc from 'fast-check';
-import { addDays, dayOf, timeOf, TIMES_OF_DAY, type TimeOfDay } from '#core/calendar';
+import { addDays, dayOf, timeOf, TIMES_OF_DAY, weekdayOf, type TimeOfDay } from '#core/calendar';
 import { anyRoutine, itemFor, routineWith, timed } from '#core/examples';
 import {
   isQuiet,
   isWanted,
   nextAfter,
   plannedOn,
+  plannedTimes,
   readWish,
   REMINDER,
   reminderMail,
@@ -166,5 +167,40 @@ describe('reminders', () => {
       quiet: { from: '25:00', to: '07:00' },
     });
     expect(wrong.error?.issues[0]?.message).toContain('must be a time like 07:30');
+  });
+});
+
+describe('the times of a plan', () => {
+  it('are those of its weeks, day by day, and where weeks are alike their weekdays say the same', () => {
+    const never = { from: '00:00', to: '00:00' };
+    fc.assert(
+      fc.property(
+        anyRoutine,
+        fc.integer({ min: 1, max: 14 }),
+        fc.subarray([...TIMES_OF_DAY]),
+        fc.integer({ min: 0, max: 13 }),
+        fc.integer({ min: 1, max: 6 }),
+        (routine, timesPerWeek, timesOfDay, start, weeks) => {
+          const asked = { ...routine, timesPerWeek };
+          const wishes = { timesOfDay, habits: null };
+          const from = addDays(MONDAY, start);
+          const times = plannedTimes(asked, wishes, from, weeks);
+          const all = Array.from({ length: weeks * 7 }, (_, n) => addDays(from, n));
+          // The same hours as reminders have, which ask for one day at a time.
+          const told = all.flatMap((day) =>
+            plannedOn(asked, wishes, wish({ quiet: never }), day, ZONE).map(
+              ({ slot }) => `${slot} ${day}`,
+            ),
+          );
+          const mine = times.flatMap(({ slot, days }) => days.map((day) => `${slot} ${day}`));
+          expect(mine.sort()).toEqual(told.sort());
+          for (const { days, weekdays } of times) {
+            if (weekdays === null) continue;
+            expect(all.filter((day) => weekdays.includes(weekdayOf(day)))).toEqual(days);
+          }
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 });

@@ -106,6 +106,29 @@ function Times({ wish, slots }: { wish: ReminderWish; slots: readonly string[] }
   );
 }
 
+/** The same times for the calendar on the phone, which then reminds by itself. */
+const InYourCalendar = () => (
+  <section aria-label="In your calendar">
+    <h2>In your calendar</h2>
+    <p className={classes.soft}>
+      The times of your week for the next twelve weeks and your next visit, as a file your calendar
+      takes in. When times or your routine change, take it in again: what is there already is
+      changed, not doubled; a time of day that is no longer planned you take out by hand.
+    </p>
+    <p>
+      <a href="/calendar.ics" download>
+        Put it into my calendar
+      </a>
+    </p>
+    <p>
+      <a href="/calendar.ics?words=yes" download>
+        The same with what is practised
+      </a>
+      : whoever sees your calendar reads it too.
+    </p>
+  </section>
+);
+
 export default function Reminders({ loaderData, actionData }: Route.ComponentProps) {
   const { wish, revision, slots, planned, today, timeZone, email, mails, hasRoutine } = loaderData;
   const said = useSaid(actionData);
@@ -179,6 +202,7 @@ export default function Reminders({ loaderData, actionData }: Route.ComponentPro
           {second && `, then ${when(second)}`}.
         </p>
       )}
+      {hasRoutine && <InYourCalendar />}
       <p>
         <Link to="/today">To today</Link>
       </p>
