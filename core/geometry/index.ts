@@ -11,3 +11,4 @@ export {
 } from './polygon';
 export { bandPolygon, ovalPolygon } from './shapes';
 export { pathOf, smooth, smoothLine, smoothPolygon } from './smooth';
+export { straightPath } from './straight';

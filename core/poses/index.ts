@@ -1,3 +1,4 @@
+export { arrowPaths } from './arrow';
 export { frameOf, mirrored, type DrawnBody, type DrawnTool, type Scene, type Thing } from './scene';
 export { lainOnBall, type LainOnBall } from './lainOnBall';
 export { setupScene } from './setupScene';

@@ -7,7 +7,7 @@ import {
   type Side,
   type SiteId,
 } from '#core/anatomy';
-import { mirror, pathOf, smooth, smoothLine, type Polygon } from '#core/geometry';
+import { mirror, pathOf, smooth, smoothLine, straightPath } from '#core/geometry';
 import { sideSign } from '#core/map';
 import { within, type Box } from './scene.server';
 
@@ -22,9 +22,6 @@ export interface Marked {
   sides: readonly Side[];
 }
 
-const closed = (polygon: Polygon) =>
-  `M${polygon.map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join('L')}Z`;
-
 /** What is worked on one view: its area, on the side it is on, and where its number goes. */
 function areasOn(view: 'front' | 'back', marked: readonly Marked[]) {
   return marked.flatMap(({ number, siteId, sides }) => {
@@ -37,7 +34,7 @@ function areasOn(view: 'front' | 'back', marked: readonly Marked[]) {
         const polygon = polygonOf(shape);
         return {
           number,
-          path: closed(isMirrored ? mirror(polygon) : polygon),
+          path: straightPath(isMirrored ? mirror(polygon) : polygon),
           at: [isMirrored ? -x : x, y] as const,
         };
       }),

@@ -1,5 +1,5 @@
-import { pathOf, smooth, smoothLine, type Point } from '#core/geometry';
-import { frameOf, type DrawnTool, type Scene } from '#core/poses';
+import { pathOf, smooth, smoothLine, straightPath } from '#core/geometry';
+import { arrowPaths, frameOf, type DrawnTool, type Scene } from '#core/poses';
 
 /** Greys that hold apart on any printer; nothing is told by colour alone. */
 const INK = '#1F2E2B';
@@ -16,9 +16,6 @@ export interface Box {
   height: number;
 }
 
-const straight = (points: readonly Point[], closed: boolean) =>
-  `M${points.map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join('L')}${closed ? 'Z' : ''}`;
-
 /** Lays coordinates of a drawing into a box, whole and in the middle; lines keep their weight on paper. */
 export function within(
   doc: PDFKit.PDFDocument,
@@ -34,23 +31,6 @@ export function within(
   doc.rect(left, top, width, height).clip();
   draw(scale);
   doc.restore();
-}
-
-const ARROW = 17;
-
-/** An arrow, bowed where a movement turns, with its head. */
-function arrowPath({ from, to, bow = 0 }: Scene['arrows'][number]): string {
-  const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
-  const middle = [(from[0] + to[0]) / 2 - dy * bow, (from[1] + to[1]) / 2 + dx * bow] as const;
-  const [ex, ey] = [to[0] - middle[0], to[1] - middle[1]];
-  const size = Math.hypot(ex, ey) || 1;
-  const [ux, uy] = [ex / size, ey / size];
-  const wing = (side: 1 | -1): Point => [
-    to[0] - ux * ARROW - uy * side * ARROW * 0.55,
-    to[1] - uy * ARROW + ux * side * ARROW * 0.55,
-  ];
-  const shaft = `M${from.join(',')}Q${middle.join(',')} ${to.join(',')}`;
-  return `${shaft}${straight([wing(1), to, wing(-1)], false)}`;
 }
 
 function drawTool(doc: PDFKit.PDFDocument, tool: DrawnTool, weight: number): void {
@@ -88,7 +68,7 @@ export function drawScene(doc: PDFKit.PDFDocument, scene: Scene, box: Box): void
     doc.lineJoin('round').lineCap('round');
     const things = (over: boolean) => {
       for (const { points, solid } of scene.things.filter((one) => (one.over ?? false) === over)) {
-        doc.lineWidth(weight).path(straight(points, solid));
+        doc.lineWidth(weight).path(straightPath(points, solid));
         if (solid) doc.fillAndStroke(SHADE, INK);
         else doc.stroke(INK);
       }
@@ -130,7 +110,7 @@ export function drawScene(doc: PDFKit.PDFDocument, scene: Scene, box: Box): void
     for (const arrow of scene.arrows)
       doc
         .lineWidth(weight * 1.6)
-        .path(arrowPath(arrow))
+        .path(arrowPaths(arrow).join(''))
         .stroke(INK);
   });
 }

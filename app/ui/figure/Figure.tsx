@@ -1,6 +1,6 @@
 import { useId, type ReactNode } from 'react';
 import { polygonOf, VIEWS, type Shape, type ViewId } from '#core/anatomy';
-import { mirror, pathOf, smooth, smoothLine, type Polygon } from '#core/geometry';
+import { mirror, pathOf, smooth, smoothLine, straightPath } from '#core/geometry';
 import classes from './Figure.module.css';
 
 /** A shape to be laid over the figure, for the drawn half; two-sided views show its mirror too. */
@@ -11,9 +11,6 @@ export interface Overlay {
   midline?: boolean;
 }
 
-const corners = (polygon: Polygon): string =>
-  `M${polygon.map(([x, y]) => `${Math.round(x * 10) / 10},${Math.round(y * 10) / 10}`).join('L')}Z`;
-
 /** The shapes of the tables never change: each is bent into its outline once, with its mirror. */
 const bent = new WeakMap<Shape, readonly [string, string]>();
 
@@ -21,7 +18,7 @@ function outlinesOf(shape: Shape): readonly [string, string] {
   const before = bent.get(shape);
   if (before) return before;
   const polygon = polygonOf(shape);
-  const outlines = [corners(polygon), corners(mirror(polygon))] as const;
+  const outlines = [straightPath(polygon), straightPath(mirror(polygon))] as const;
   bent.set(shape, outlines);
   return outlines;
 }

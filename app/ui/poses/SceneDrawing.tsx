@@ -1,9 +1,13 @@
-import { pathOf, smooth, smoothLine, type Point } from '#core/geometry';
-import { frameOf, type DrawnBody, type DrawnTool, type Scene, type Thing } from '#core/poses';
+import { pathOf, smooth, smoothLine, straightPath } from '#core/geometry';
+import {
+  arrowPaths,
+  frameOf,
+  type DrawnBody,
+  type DrawnTool,
+  type Scene,
+  type Thing,
+} from '#core/poses';
 import classes from './SceneDrawing.module.css';
-
-const straight = (points: readonly Point[], closed: boolean) =>
-  `M${points.map(([x, y]) => `${Math.round(x * 10) / 10},${Math.round(y * 10) / 10}`).join('L')}${closed ? 'Z' : ''}`;
 
 /** A person: first every edge of a layer, then every fill, so that one line runs round the whole of it. */
 function Body({ body }: { body: DrawnBody }) {
@@ -38,7 +42,7 @@ function Body({ body }: { body: DrawnBody }) {
 function Around({ thing }: { thing: Thing }) {
   return (
     <path
-      d={straight(thing.points, thing.solid)}
+      d={straightPath(thing.points, thing.solid)}
       className={classes.thing}
       data-what={thing.what}
       data-solid={thing.solid}
@@ -73,26 +77,14 @@ function Tool({ tool }: { tool: DrawnTool }) {
   }
 }
 
-const ARROW = 17;
-
 /** An arrow, bowed where a movement turns. */
-function Arrow({ from, to, bow = 0 }: { from: Point; to: Point; bow?: number }) {
-  const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
-  const middle: Point = [(from[0] + to[0]) / 2 - dy * bow, (from[1] + to[1]) / 2 + dx * bow];
-  const [ex, ey] = [to[0] - middle[0], to[1] - middle[1]];
-  const size = Math.hypot(ex, ey) || 1;
-  const [ux, uy] = [ex / size, ey / size];
-  const wing = (side: 1 | -1): Point => [
-    to[0] - ux * ARROW - uy * side * ARROW * 0.55,
-    to[1] - uy * ARROW + ux * side * ARROW * 0.55,
-  ];
-  return (
-    <g className={classes.arrow}>
-      <path d={`M${from.join(',')}Q${middle.join(',')} ${to.join(',')}`} />
-      <path d={`M${wing(1).join(',')}L${to.join(',')}L${wing(-1).join(',')}`} />
-    </g>
-  );
-}
+const Arrow = ({ arrow }: { arrow: Scene['arrows'][number] }) => (
+  <g className={classes.arrow}>
+    {arrowPaths(arrow).map((path) => (
+      <path key={path} d={path} />
+    ))}
+  </g>
+);
 
 /** What a scene holds, to be laid into a drawing: without what is measured. */
 export function SceneParts({ scene }: { scene: Scene }) {
@@ -101,7 +93,7 @@ export function SceneParts({ scene }: { scene: Scene }) {
   return (
     <>
       {things(false).map((thing) => (
-        <Around key={thing.what + straight(thing.points, false)} thing={thing} />
+        <Around key={thing.what + straightPath(thing.points, false)} thing={thing} />
       ))}
       {over(false).map((tool) => (
         <Tool key={`${tool.kind}${tool.points.join(' ')}`} tool={tool} />
@@ -110,7 +102,7 @@ export function SceneParts({ scene }: { scene: Scene }) {
         <Body key={`${index}${body.ghost}`} body={body} />
       ))}
       {things(true).map((thing) => (
-        <Around key={thing.what + straight(thing.points, false)} thing={thing} />
+        <Around key={thing.what + straightPath(thing.points, false)} thing={thing} />
       ))}
       {over(true).map((tool) => (
         <Tool key={`${tool.kind}${tool.points.join(' ')}`} tool={tool} />
@@ -133,7 +125,7 @@ export function SceneDrawing({ scene, className }: { scene: Scene; className?: s
       <SceneParts scene={scene} />
       {scene.angle && (
         <path
-          d={straight([scene.angle.one, scene.angle.vertex, scene.angle.other], false)}
+          d={straightPath([scene.angle.one, scene.angle.vertex, scene.angle.other], false)}
           className={classes.angle}
         />
       )}
@@ -141,7 +133,7 @@ export function SceneDrawing({ scene, className }: { scene: Scene; className?: s
         <circle cx={scene.contact[0]} cy={scene.contact[1]} r="11" className={classes.contact} />
       )}
       {scene.arrows.map((arrow) => (
-        <Arrow key={`${arrow.from.join()}${arrow.to.join()}`} {...arrow} />
+        <Arrow key={`${arrow.from.join()}${arrow.to.join()}`} arrow={arrow} />
       ))}
     </svg>
   );

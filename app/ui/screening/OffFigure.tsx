@@ -1,7 +1,7 @@
 import { PLACES, SITES, VIEWS, type SiteId, type ViewId } from '#core/anatomy';
 import { sideSign } from '#core/map';
 import { polygonOf } from '#core/anatomy';
-import { mirror } from '#core/geometry';
+import { mirror, straightPath } from '#core/geometry';
 import { mayUse, type ScreenFinding } from '#core/screening';
 import { Figure } from '~/ui/figure/Figure';
 import classes from './OffFigure.module.css';
@@ -32,9 +32,6 @@ export function standings(findings: readonly ScreenFinding[]): Map<string, Stand
   return found;
 }
 
-const pathOf = (points: readonly (readonly [number, number])[]) =>
-  `M${points.map(([x, y]) => `${Math.round(x * 10) / 10},${Math.round(y * 10) / 10}`).join('L')}Z`;
-
 /** The shapes of what is off or limited on a view, to be laid under its lines. */
 export function OffShapes({
   view,
@@ -64,7 +61,7 @@ export function OffShapes({
           return (
             <path
               key={`${site.id}:${side}:${index}`}
-              d={pathOf(shape)}
+              d={straightPath(shape)}
               className={classes.off}
               data-standing={standing}
             />
