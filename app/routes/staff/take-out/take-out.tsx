@@ -5,6 +5,7 @@ import { load } from '~/door.server';
 import { fileOf } from '~/services/clientFile.server';
 import { Tables } from '~/ui/takeOut/Tables';
 import type { Route } from './+types/take-out';
+import { Columns } from './Columns';
 import classes from './take-out.module.css';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Take out · Entspann' }];
@@ -35,11 +36,16 @@ export default function TakeOut({ loaderData, params }: Route.ComponentProps) {
       <div>
         <section aria-label="On paper">
           <h3>On paper</h3>
-          <p>
-            <Link to={`${file}/hand-out`}>The hand-out</Link>: the routine in force, with drawings
-            and whom to call. <Link to={`${file}/referral`}>A referral note</Link>: what was found
-            and done, for a colleague.
-          </p>
+          <ul className={classes.papers}>
+            <li>
+              <Link to={`${file}/hand-out`}>The hand-out</Link>
+              <span>the routine in force, with drawings and whom to call</span>
+            </li>
+            <li>
+              <Link to={`${file}/referral`}>A referral note</Link>
+              <span>what was found and done, for a colleague</span>
+            </li>
+          </ul>
         </section>
         <section aria-label="As tables">
           <h3>As tables</h3>
@@ -52,17 +58,7 @@ export default function TakeOut({ loaderData, params }: Route.ComponentProps) {
       <section aria-label="What the columns hold">
         <h3>What the columns hold</h3>
         {tables.map(({ id, title, columns }) => (
-          <details key={id}>
-            <summary>{title}</summary>
-            <dl className={classes.columns}>
-              {columns.map((column) => (
-                <div key={column.name}>
-                  <dt>{column.name}</dt>
-                  <dd>{column.says}</dd>
-                </div>
-              ))}
-            </dl>
-          </details>
+          <Columns key={id} title={title} columns={columns} />
         ))}
       </section>
     </div>
