@@ -1,4 +1,3 @@
-import { getVtimezoneComponent } from '@touch4it/ical-timezones';
 import ical, {
   ICalAlarmType,
   ICalCalendarMethod,
@@ -6,7 +5,8 @@ import ical, {
   ICalEventTransparency,
   ICalWeekday,
 } from 'ical-generator';
-import type { Day } from '#core/calendar';
+import { instantAt, type Day } from '#core/calendar';
+import { zoneRules } from './zoneRules.server';
 
 /** A time of the day that comes again. */
 export interface RepeatedTime {
@@ -58,28 +58,43 @@ const clockTime = (day: Day, time: string, minutes = 0): string => {
 
 const DOMAIN = 'entspann';
 
+/** When an event begins and ends: as the clock of its zone shows it; as instants where the rules of the zone are not known. */
+function whenOf({ timeZone, minutes }: Plan, day: Day, time: string, named: string | null) {
+  if (named !== null)
+    return {
+      start: clockTime(day, time),
+      end: clockTime(day, time, minutes),
+      timezone: named,
+    };
+  const start = instantAt(day, time, timeZone);
+  return { start: new Date(start), end: new Date(start + minutes * 60_000) };
+}
+
 /**
  * A plan as iCalendar (RFC 5545): times as the clock of a zone shows them, with that zone’s own rules, so that they stay where
- * they are over both changes of the clock. An event keeps its UID from one taking out to the next.
+ * they are over both changes of the clock. Of a zone whose rules are not known, or not as
+ * our own clock has them, each day is told by itself, in UTC. An event keeps its UID from one taking out to the next.
  */
 export function calendarOf(plan: Plan): string {
-  const { id, timeZone, words, link, minutes, now } = plan;
+  const { id, timeZone, words, link, now } = plan;
+  const known = plan.times.map(({ days, time }) => zoneRules(timeZone, days, time));
+  const [rules = null] = known.every((one) => one !== null) ? known : [];
+  const named = rules?.name ?? null;
   const calendar = ical({
     name: plan.title,
     method: ICalCalendarMethod.PUBLISH,
     prodId: { company: 'Entspann', product: 'Entspann', language: 'EN' },
-    timezone: { name: timeZone, generator: (zone) => getVtimezoneComponent(zone) ?? null },
+    timezone: rules && { name: rules.name, generator: () => rules.text },
   });
-  for (const { id: slot, time, days, weekdays } of plan.times) {
+  for (const { id: slot, time, days, ...week } of plan.times) {
+    const weekdays = named === null ? null : week.weekdays;
     // A rule begins on a day that keeps it.
     for (const day of weekdays === null ? days : days.slice(0, 1)) {
       const event = calendar.createEvent({
         id: `${id}.${slot}${weekdays === null ? `.${day}` : ''}@${DOMAIN}`,
         sequence: plan.sequence,
         stamp: now,
-        start: clockTime(day, time),
-        end: clockTime(day, time, minutes),
-        timezone: timeZone,
+        ...whenOf(plan, day, time, named),
         summary: words.practice,
         description: words.about === '' ? null : words.about,
         url: link,

@@ -108,7 +108,7 @@ function Times({ wish, slots }: { wish: ReminderWish; slots: readonly string[] }
 
 /** The same times for the calendar on the phone, which then reminds by itself. */
 const InYourCalendar = () => (
-  <section aria-label="In your calendar">
+  <section aria-label="In your calendar" className={classes.calendar}>
     <h2>In your calendar</h2>
     <p className={classes.soft}>
       The times of your week for the next twelve weeks and your next visit, as a file your calendar
