@@ -25,8 +25,11 @@ const PERMISSIVE = new Set([
 ]);
 /** libvips beside sharp: a library of its own, linked at run time, as its licence has it. */
 const LIBVIPS = /^node_modules\/@img\/sharp-/;
-/** Its licence binds its own files and no others: it is shipped as it came. */
-const AS_IT_CAME = new Map([['node_modules/web-push', 'MPL-2.0']]);
+/** Their licence binds their own files and no others: they are shipped as they came. */
+const AS_IT_CAME = new Map([
+  ['node_modules/web-push', 'MPL-2.0'],
+  ['node_modules/ical.js', 'MPL-2.0'],
+]);
 
 describe('what the product stands on', () => {
   it('is pinned by a digest, each package, and names no place to fetch it from', () => {
