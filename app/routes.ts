@@ -19,6 +19,7 @@ export default [
   layout('routes/signed-in/door.ts', [
     route('keep', 'routes/signed-in/keep/keep.ts'),
     route('keep/key', 'routes/signed-in/keep/key.ts'),
+    route('settings/practice/practice.zip', 'routes/signed-in/settings/archive.ts'),
     route('drawings/:siteId', 'routes/signed-in/drawing/drawing.ts'),
     route('drawings/:of/:pictureOf', 'routes/signed-in/drawing/movement.ts'),
     layout('routes/signed-in/settings/settings.tsx', [
@@ -40,6 +41,7 @@ export default [
     route('clients/:clientId/referral', 'routes/staff/referral/referral.tsx'),
     route('clients/:clientId/hand-out', 'routes/staff/hand-out/hand-out.tsx'),
     route('clients/:clientId/hand-out.pdf', 'routes/staff/hand-out/pdf.ts'),
+    route('clients/:clientId/record.zip', 'routes/staff/take-out/record.ts'),
     route('clients/:clientId/take-out/:table', 'routes/staff/take-out/table.ts'),
     route('clients/:clientId/preview', 'routes/staff/preview/preview.tsx'),
     route('clients/:clientId/usual', 'routes/staff/review/expected.ts'),
@@ -61,6 +63,7 @@ export default [
       route('lean', 'routes/staff/lean/lean.tsx'),
       route('scale', 'routes/staff/scale/scale.tsx'),
       route('clients/new', 'routes/staff/new-client/new-client.tsx'),
+      route('clients/bring-in', 'routes/staff/bring-in/bring-in.tsx'),
       route('clients/:clientId', 'routes/staff/file/file.tsx', [
         index('routes/staff/file/index.ts'),
         route('details', 'routes/staff/file/details.tsx'),
@@ -86,6 +89,7 @@ export default [
     route('print', 'routes/client/print/print.tsx'),
     route('print.pdf', 'routes/client/print/pdf.ts'),
     route('calendar.ics', 'routes/client/calendar/calendar.ts'),
+    route('record.zip', 'routes/client/take-out/record.ts'),
     route('take-out/:table', 'routes/client/take-out/table.ts'),
     layout('routes/client/shell.tsx', [
       route('today', 'routes/client/today/today.tsx'),

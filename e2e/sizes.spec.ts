@@ -27,6 +27,7 @@ const STAFF = [
     '/tools',
     '/lean',
     '/clients/new',
+    '/clients/bring-in',
   ],
   '/settings/practice',
   '/settings/trail',

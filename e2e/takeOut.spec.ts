@@ -143,3 +143,48 @@ test('a client takes their week into a calendar, without a word of their health 
   expect(told.events.map(({ uid }) => uid)).toEqual(plain.events.map(({ uid }) => uid));
   expect(told.text).toMatch(/shoulder ridge/i);
 });
+
+test('a whole record is one file, taken out by either side, and read in again with a sentence for what is wrong', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await stepInAs(page, 'Maren');
+  const file = await fileOf(page, 'Hollis Verbeek');
+  await page.goto(`${file}/take-out`);
+  const coming = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'One file' }).click();
+  const download = await coming;
+  expect(download.suggestedFilename()).toBe('hollis-verbeek-record.zip');
+  const path = await download.path();
+
+  await page.goto('/clients/new');
+  await page.getByRole('link', { name: 'Bring in a record instead' }).click();
+  const field = page.locator('input[type="file"]');
+  const bringIn = page.getByRole('button', { name: 'Bring it in' });
+  await bringIn.click();
+  await expect(page.getByText('Choose the file of a record first.')).toBeVisible();
+  await field.setInputFiles({
+    name: 'x.zip',
+    mimeType: 'application/zip',
+    buffer: (await readFile(path)).subarray(0, 4000),
+  });
+  await bringIn.click();
+  await expect(
+    page.getByText(/cannot be opened as an archive\. Nothing was brought/),
+  ).toBeVisible();
+  await field.setInputFiles(path);
+  await bringIn.click();
+  await expect(page.getByText('is here already. Nothing was changed.')).toBeVisible();
+  await page.getByRole('main').getByRole('link', { name: 'Hollis Verbeek' }).click();
+  await expect(page.getByRole('heading', { name: 'Hollis Verbeek' })).toBeVisible();
+
+  const { page: client } = await otherDevice(browser, baseURL);
+  await stepInAs(client, 'Hollis');
+  await client.goto('/course');
+  const own = client.waitForEvent('download');
+  await client.getByRole('link', { name: 'Your whole record as one file' }).click();
+  expect((await own).suggestedFilename()).toBe('hollis-verbeek-record.zip');
+  const refused = await client.request.get('/settings/practice/practice.zip');
+  expect(refused.status()).toBe(403);
+});

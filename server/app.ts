@@ -36,6 +36,8 @@ export { ALWAYS_ROOM, watchRoom } from './room';
 export { readSettings } from './settings';
 export { listenTrouble, startTrouble } from './startTrouble';
 export { needsSetUp } from '~/services/accounts.server';
+export { checkRecord } from '~/services/record/bringIn.server';
+export { exportByOperator, importByOperator } from '~/services/record/byOperator.server';
 export { endTwoFactorByOperator } from '~/services/twoFactor.server';
 export { DEMO_PASS_PHRASE, demoPeopleToPrint, seedDemo } from '~/services/demo/seed.server';
 export { scaleClients, scalePractice } from '~/services/demo/scale.server';

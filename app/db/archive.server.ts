@@ -42,7 +42,7 @@ export class ArchiveTrouble extends Error {
 const tables: readonly PgTable[] = Object.values(schema).filter((one) => is(one, PgTable));
 
 /** Tables in an order in which each comes after those it refers to. */
-function inOrder(): PgTable[] {
+export function inOrder(): PgTable[] {
   const left = [...tables];
   const done = new Set<string>();
   const result: PgTable[] = [];
@@ -166,8 +166,8 @@ export async function checkArchive(lines: AsyncIterable<string>): Promise<Record
   throw new ArchiveTrouble('The archive is not whole: its end is missing.');
 }
 
-/** Puts rows in as they were told; what an older edition had not is as this one makes it. */
-async function putIn(db: Database, table: string, lines: readonly string[]): Promise<void> {
+/** Puts rows in as they were told, all with the same columns; what an older edition had not is as this one makes it. */
+export async function putIn(db: Database, table: string, lines: readonly string[]): Promise<void> {
   if (lines.length === 0) return;
   const [first] = lines;
   const columns = Object.keys(parsed(first ?? '{}') as object).map((name) => `"${name}"`);

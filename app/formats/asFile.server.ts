@@ -14,7 +14,7 @@ const plain = (name: string): string =>
  *   // saved as zoë-ő-sessions.csv
  */
 export const asFile = (
-  content: string | Uint8Array<ArrayBuffer>,
+  content: BodyInit,
   { type, ending }: { type: string; ending: string },
   parts: readonly string[],
 ): Response =>

@@ -29,6 +29,19 @@ export function kindOfPicture(bytes: Uint8Array): 'jpeg' | 'png' | 'webp' | null
 }
 
 /**
+ * A picture decoded and written anew, no larger than it is kept.
+ *
+ * @throws for what is no picture, or one of too many points
+ */
+export const pictureWrittenAnew = (given: Uint8Array) =>
+  sharp(given, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
+    .timeout({ seconds: MOST_SECONDS })
+    .rotate()
+    .resize({ width: KEPT_EDGE, height: KEPT_EDGE, fit: 'inside', withoutEnlargement: true })
+    .jpeg({ quality: 82 })
+    .toBuffer({ resolveWithObject: true });
+
+/**
  * Keeps a picture in the file. It is decoded and written anew: what is no picture is refused, and no
  * metadata (place, device, date) survives.
  */
@@ -46,14 +59,9 @@ export async function keepPicture(
     );
   }
   if (kindOfPicture(given) === null) throw new Refusal(422, NO_PICTURE);
-  let made: { data: Buffer; info: { width: number; height: number } };
+  let made: Awaited<ReturnType<typeof pictureWrittenAnew>>;
   try {
-    made = await sharp(given, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
-      .timeout({ seconds: MOST_SECONDS })
-      .rotate()
-      .resize({ width: KEPT_EDGE, height: KEPT_EDGE, fit: 'inside', withoutEnlargement: true })
-      .jpeg({ quality: 82 })
-      .toBuffer({ resolveWithObject: true });
+    made = await pictureWrittenAnew(given);
   } catch {
     throw new Refusal(422, NO_PICTURE);
   }

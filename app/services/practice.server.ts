@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
 import { countPractices, signInsOf, staffOf } from '~/db/people.server';
 import { practice, signIn, user } from '~/db/schema.server';
+import { isElsewhere } from './record/elsewhere';
 import { nameSchema, timeZoneSchema } from '~/keeping/fields';
 import { found, Refusal } from '~/keeping/server/refusal.server';
 import { withdrawLinks } from './links.server';
@@ -45,7 +46,8 @@ export function staffOnly(who: Principal): void {
   if (who.role === 'client') throw new Refusal(403, 'That is for those who work here.');
 }
 
-export const practicePeople = ({ db }: Setting, who: Principal) => staffOf(db, who.practiceId);
+export const practicePeople = async ({ db }: Setting, who: Principal) =>
+  (await staffOf(db, who.practiceId)).filter((one) => !isElsewhere(one));
 
 export async function changePractice(
   setting: Setting,

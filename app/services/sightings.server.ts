@@ -15,6 +15,7 @@ export const SAW = {
   ratings: 'took out the ratings',
   points: 'took out the tender points',
   measures: 'took out the measures',
+  record: 'took out the whole record',
 } as const;
 
 interface Sighting {

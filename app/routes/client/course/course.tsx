@@ -103,6 +103,13 @@ export default function Course({ loaderData }: Route.ComponentProps) {
           needs a connection, and is about your health: keep it where only you look.
         </p>
         <Tables from="/take-out" />
+        <p className={classes.soft}>
+          Moving to another practice that works with Entspann?{' '}
+          <a href="/record.zip" download>
+            Your whole record as one file
+          </a>{' '}
+          can be read in there.
+        </p>
       </section>
       <p>
         <Link to="/today">To today</Link>

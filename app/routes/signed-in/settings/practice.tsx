@@ -22,6 +22,7 @@ import { useSaid } from '~/ui/parts/useSaid';
 import { shortDay } from '~/ui/parts/words';
 import type { Route } from './+types/practice';
 import classes from './settings.module.css';
+import { WholePractice } from './WholePractice';
 
 export async function loader({ context }: Route.LoaderArgs) {
   const { setting, who } = context.get(personContext);
@@ -245,6 +246,7 @@ export default function Practice(props: Route.ComponentProps) {
           </p>
         )}
       </section>
+      {owner && <WholePractice />}
     </>
   );
 }

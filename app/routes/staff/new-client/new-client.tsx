@@ -105,6 +105,9 @@ export default function NewClient({ loaderData, actionData }: Route.ComponentPro
           <Button type="submit" loading={entry !== undefined && !entry.refused}>
             Open the file
           </Button>
+          <Link to="/clients/bring-in" onClick={forget}>
+            Bring in a record instead
+          </Link>
           <Link to="/day" onClick={forget}>
             Back to the day sheet
           </Link>

@@ -55,6 +55,20 @@ export default function TakeOut({ loaderData, params }: Route.ComponentProps) {
           <Tables from={`${file}/take-out`} />
         </section>
       </div>
+      <section aria-label="The whole record">
+        <h3>The whole record</h3>
+        <ul className={classes.papers}>
+          <li>
+            {/* A file, no page of ours: the browser saves it. */}
+            <a href={`${file}/record.zip`} download>
+              One file
+            </a>
+            <span>
+              everything in it, pictures too, for another practice that works with Entspann
+            </span>
+          </li>
+        </ul>
+      </section>
       <section aria-label="What the columns hold">
         <h3>What the columns hold</h3>
         {tables.map(({ id, title, columns }) => (
