@@ -103,7 +103,7 @@ export default function Course({ loaderData }: Route.ComponentProps) {
           needs a connection, and is about your health: keep it where only you look.
         </p>
         <Tables from="/take-out" />
-        <p className={classes.soft}>
+        <p className={`${classes.soft} ${classes.moving}`}>
           Moving to another practice that works with Entspann?{' '}
           <a href="/record.zip" download>
             Your whole record as one file
