@@ -2,9 +2,11 @@ import PDFDocument from 'pdfkit';
 import QRCode from 'qrcode';
 import type { Side } from '#core/anatomy';
 import type { Scene } from '#core/poses';
+import type { Layout } from '#core/routine';
 import { faceOf, runsOf, type Weight } from './faces.server';
 import { drawFigure, isSeenOn, type Marked } from './figure.server';
 import { drawScene } from './scene.server';
+import { drawStrip, STRIP_HEIGHT } from './strip.server';
 
 interface Sentence {
   says: string;
@@ -29,6 +31,8 @@ export interface Sheet {
   from: string;
   message: string;
   lines: readonly SheetLine[];
+  /** What is done, to scale along time, with the number of each line by its id. */
+  strip: { layout: Layout; numbers: ReadonlyMap<string, number>; says: string };
   stops: string;
   call: string;
   limits: string;
@@ -301,6 +305,15 @@ export async function handOutPdf(sheet: Sheet, how: OnPaper): Promise<Uint8Array
       drawFigure(doc, view, marked, { ...box, x: MARGIN + n * box.width }),
     );
   if (views.length > 0) paper.y += box.height + 10;
+  const { layout, numbers, says } = sheet.strip;
+  if (layout.blocks.length > 0) {
+    paper.keep(STRIP_HEIGHT + 10);
+    const { y, width } = paper;
+    paper.picture(says, () =>
+      drawStrip(doc, layout, numbers, { x: MARGIN, y, width, height: STRIP_HEIGHT }),
+    );
+    paper.y += STRIP_HEIGHT + 10;
+  }
   for (const [n, line] of sheet.lines.entries()) writeLine(paper, line, n + 1, how);
   const stops = paper.height(sheet.stops, CARE, paper.width) + 110;
   paper.keep(stops);

@@ -1,8 +1,9 @@
-import { isPress, type Routine } from '#core/routine';
+import { isHold, isPress, type Routine } from '#core/routine';
 import { itemFor, routineWith } from '#core/examples';
 import { handOutSheet } from '~/ui/handOut/told';
 import { runsOf } from './faces.server';
 import { handOutPdf, onPaper } from './index.server';
+import { reachOf } from './strip.server';
 
 const SITES = [
   'side-low-back',
@@ -105,6 +106,33 @@ describe('a hand-out as PDF', () => {
     expect(pagesOf(pdf)).toBeGreaterThan(
       pagesOf(await handOutPdf(handOutSheet(ten, sheet.link), usual)),
     );
+  });
+
+  it('has the routine along time: what is left out is not on it, and the harder the further from the line', () => {
+    const { strip } = handOutSheet(ten, 'https://practice.example/today');
+    expect(new Set(strip.layout.blocks.map(({ step }) => strip.numbers.get(step.itemId)))).toEqual(
+      new Set(Array.from({ length: 10 }, (_, n) => n + 1)),
+    );
+    const [first] = ten.content.items;
+    const without = handOutSheet(
+      { ...ten, leftOut: [{ id: first?.id ?? '', why: 'bruised' }] },
+      'https://practice.example/today',
+    ).strip;
+    expect(without.layout.blocks.some(({ step }) => step.itemId === first?.id)).toBe(false);
+    // The lines keep their numbers.
+    expect(without.numbers).toEqual(strip.numbers);
+    expect(without.layout.totalSeconds.most).toBeLessThan(strip.layout.totalSeconds.most);
+    const [block] = strip.layout.blocks;
+    if (!block || !isHold(block.step)) throw new Error('The first is pressed.');
+    const { step } = block;
+    const sum = (grade: number, side: 'left' | 'right' | 'mid') => {
+      const { up, down } = reachOf({ ...block, step: { ...step, grade, side } });
+      return up + down;
+    };
+    for (const side of ['left', 'right', 'mid'] as const) {
+      expect(sum(4, side)).toBeGreaterThan(sum(2, side));
+      expect(sum(4, side)).toBeCloseTo(sum(4, 'left'));
+    }
   });
 
   it('marks no side that is left out for now', () => {

@@ -4,6 +4,7 @@ import { activityScene, setupScene, type Scene } from '#core/poses';
 import {
   gradeWords,
   isPress,
+  layOut,
   lineTitle,
   sidesInOrder,
   wayWords,
@@ -128,10 +129,17 @@ export function handOutTold(data: HandOutData) {
 export function handOutSheet(data: HandOutData, link: string) {
   const { lines, ...told } = handOutTold(data);
   const out = new Map(data.sidesOut.map(({ id, side }) => [id, side]));
+  const notDone = new Set(data.leftOut.map(({ id }) => id));
+  const layout = layOut({ items: data.content.items.filter(({ id }) => !notDone.has(id)) });
   return {
     ...told,
     name: data.name,
     link,
+    strip: {
+      layout,
+      numbers: new Map(lines.map(({ item }, n) => [item.id, n + 1])),
+      says: `The routine along time, ${Math.ceil(layout.totalSeconds.most / 60)} minutes at most: the left side above the line, the right below; numbers are those of its lines.`,
+    },
     lines: lines.map(({ item, ...line }) => ({
       ...line,
       scene: line.dose === null ? null : sceneOf(item),
