@@ -10,6 +10,7 @@ export default [
     route('set-up', 'routes/public/set-up/set-up.tsx'),
     route('shell', 'routes/public/shell/shell.tsx'),
     route('join/:token', 'routes/public/join/join.tsx'),
+    route('calendars/:token/practice.ics', 'routes/public/calendar/calendar.ts'),
     route('*', 'routes/public/missing.ts'),
   ]),
   layout('routes/machine/door.ts', [

@@ -188,3 +188,29 @@ test('a whole record is one file, taken out by either side, and read in again wi
   const refused = await client.request.get('/settings/practice/practice.zip');
   expect(refused.status()).toBe(403);
 });
+
+test('a calendar asks by an address that is told once and can be ended', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await stepInAs(page, 'Yara');
+  await page.goto('/reminders');
+  const part = page.getByRole('region', { name: 'A calendar that keeps itself up to date' });
+  await part.getByRole('button', { name: 'Make an address' }).click();
+  await expect(part.getByText('This is the address.')).toBeVisible();
+  const address = (await part.locator('output').textContent()) ?? '';
+  // A calendar has no cookie.
+  const { context, page: calendar } = await otherDevice(browser, baseURL);
+  const answer = await calendar.request.get(address);
+  expect(answer.headers()['content-type']).toContain('text/calendar');
+  const root = new ICAL.Component(ICAL.parse(await answer.text()) as unknown[]);
+  expect(root.getAllSubcomponents('vevent').length).toBeGreaterThan(0);
+  await page.reload();
+  await expect(part.getByText('This is the address.')).toBeHidden();
+  await expect(part.getByText(/Last asked/)).toBeVisible();
+  await part.getByRole('button', { name: 'End the address' }).click();
+  await expect(part.getByRole('button', { name: 'Make an address' })).toBeVisible();
+  expect((await calendar.request.get(address)).status()).toBe(404);
+  await context.close();
+});

@@ -1,6 +1,7 @@
 import { and, eq, isNull, sql, type SQL } from 'drizzle-orm';
 import type { PgTable } from 'drizzle-orm/pg-core';
 import type { Database } from './database.server';
+import { revokeAddress } from './calendarAddress.server';
 import { rowsOf } from './rowsOf.server';
 import {
   clearance,
@@ -135,6 +136,7 @@ export async function moveRecord(
       and not exists (select 1 from ${reminding} other where other.client_id = ${into})`,
   );
   await tx.delete(reminding).where(eq(reminding.clientId, from));
+  await revokeAddress(tx, from, at);
   await tx
     .update(invitation)
     .set({ revokedAt: at })

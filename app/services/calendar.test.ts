@@ -1,9 +1,16 @@
+import { sql } from 'drizzle-orm';
 import ICAL from 'ical.js';
 import type { OpenDatabase } from '~/db/open.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
 import { USUAL_WISH } from '#core/reminders';
 import type { Principal } from '~/keeping/server/setting.server';
-import { ownCalendar } from './calendar.server';
+import {
+  calendarAddress,
+  calendarBehind,
+  closeCalendarAddress,
+  openCalendarAddress,
+  ownCalendar,
+} from './calendar.server';
 import { keepWish } from './reminding.server';
 import {
   issueTo,
@@ -78,5 +85,58 @@ describe('a client’s calendar', () => {
 
   it('is of the client who asks, and of nobody who works here', async () => {
     await expect(read(owner)).rejects.toMatchObject({ status: 404 });
+  });
+});
+
+describe('an address a calendar asks by itself', () => {
+  const behind = async (token: string) => {
+    const { text } = await calendarBehind(setting, token, LINK);
+    const root = new ICAL.Component(ICAL.parse(text) as unknown[]);
+    return root.getAllSubcomponents('vevent').map((one) => new ICAL.Event(one));
+  };
+
+  it('answers with the times as they are now, says nothing of health unless wanted, and ends when it is ended', async () => {
+    const { clientId, who } = await joinedClient(setting, owner, 'Ulla Penn');
+    expect(await calendarAddress(setting, who)).toBeNull();
+    const token = await openCalendarAddress(setting, who, { inWords: false });
+    // Nothing is planned yet: a calendar that asks is answered, with nothing in it.
+    expect(await behind(token)).toEqual([]);
+    await issueTo(setting, owner, clientId, { ...shortRoutine(), timesPerWeek: 7 });
+    const [event] = await behind(token);
+    expect(event?.uid).toBe((await read(who)).events[0]?.uid);
+    expect((await calendarBehind(setting, token, LINK)).text).not.toMatch(
+      /breastbone|Lamp Street|Ulla/i,
+    );
+    expect(await calendarAddress(setting, who)).toEqual({
+      since: '2026-03-10',
+      inWords: false,
+      askedOn: '2026-03-10',
+    });
+
+    // A new one ends the one before: also of two tabs at once, one is left.
+    const tokens = await Promise.all([
+      openCalendarAddress(setting, who, { inWords: true }),
+      openCalendarAddress(setting, who, { inWords: true }),
+    ]);
+    const answers = await Promise.allSettled([token, ...tokens].map(behind));
+    expect(answers.filter(({ status }) => status === 'fulfilled')).toHaveLength(1);
+    expect(answers[0]?.status).toBe('rejected');
+    const left = [token, ...tokens][answers.findIndex(({ status }) => status === 'fulfilled')];
+    expect((await calendarBehind(setting, left ?? '', LINK)).text).toMatch(/Routine 1/);
+
+    await closeCalendarAddress(setting, who);
+    expect(await calendarAddress(setting, who)).toBeNull();
+    await expect(behind(left ?? '')).rejects.toMatchObject({ status: 404 });
+    await expect(behind('never-was-one')).rejects.toMatchObject({ status: 404 });
+  });
+
+  it('keeps nothing by which it could be asked', async () => {
+    const { who } = await joinedClient(setting, owner, 'Vera Holm');
+    const token = await openCalendarAddress(setting, who, { inWords: false });
+    const { rows } = (await open.db.execute(
+      sql`select to_jsonb(c)::text as row from calendar_address c`,
+    )) as unknown as { rows: { row: string }[] };
+    expect(rows.length).toBeGreaterThan(0);
+    expect(rows.some(({ row }) => row.includes(token))).toBe(false);
   });
 });

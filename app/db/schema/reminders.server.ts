@@ -1,7 +1,17 @@
 import type { Day } from '#core/calendar';
 import type { ReminderWish } from '#core/reminders';
 import { sql } from 'drizzle-orm';
-import { date, index, integer, jsonb, pgTable, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
+import {
+  boolean,
+  date,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  text,
+  uniqueIndex,
+  uuid,
+} from 'drizzle-orm/pg-core';
 import { instant } from './instant.server';
 import { client, user } from './people.server';
 
@@ -24,6 +34,31 @@ export const reminding = pgTable(
     index('reminding_next')
       .on(table.nextAt)
       .where(sql`${table.nextAt} is not null`),
+  ],
+);
+
+/** An address a calendar asks again and again for a client’s times. One a client is in force. */
+export const calendarAddress = pgTable(
+  'calendar_address',
+  {
+    id: uuid('id').primaryKey(),
+    clientId: uuid('client_id')
+      .notNull()
+      .references(() => client.id),
+    /** SHA-256 of the address’s token, hex. */
+    tokenHash: text('token_hash').notNull(),
+    /** What is practised stands in it; else nothing of anybody’s health does. */
+    inWords: boolean('in_words').notNull(),
+    at: instant('at').notNull(),
+    /** When a calendar last asked; noted once an hour. */
+    askedAt: instant('asked_at'),
+    revokedAt: instant('revoked_at'),
+  },
+  (table) => [
+    uniqueIndex('calendar_address_token').on(table.tokenHash),
+    uniqueIndex('calendar_address_client')
+      .on(table.clientId)
+      .where(sql`${table.revokedAt} is null`),
   ],
 );
 

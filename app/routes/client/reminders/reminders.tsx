@@ -7,6 +7,11 @@ import { reminderWishSchema, type ReminderWish } from '#core/reminders';
 import { clientContext } from '~/context.server';
 import { act, formOf, load, parse } from '~/door.server';
 import {
+  calendarAddress,
+  closeCalendarAddress,
+  openCalendarAddress,
+} from '~/services/calendar.server';
+import {
   keepWish,
   leaveDevice,
   ownReminding,
@@ -17,6 +22,7 @@ import { Notice } from '~/ui/parts/Notice';
 import { capital, nearDay } from '~/ui/parts/words';
 import { useSaid } from '~/ui/parts/useSaid';
 import type { Route } from './+types/reminders';
+import { KeepsItself } from './KeepsItself';
 import { ThisDevice } from './ThisDevice';
 import classes from './reminders.module.css';
 
@@ -24,7 +30,10 @@ export const meta: Route.MetaFunction = () => [{ title: 'Reminders · Entspann' 
 
 export async function loader({ context }: Route.LoaderArgs) {
   const { setting, who } = context.get(clientContext);
-  return load(() => ownReminding(setting, who));
+  return load(async () => ({
+    ...(await ownReminding(setting, who)),
+    calendar: await calendarAddress(setting, who),
+  }));
 }
 
 const LATER_MINUTES = 30;
@@ -39,6 +48,8 @@ const intentSchema = z.discriminatedUnion('intent', [
     p256dh: key,
     auth: key,
   }),
+  z.object({ intent: z.literal('calendar') }),
+  z.object({ intent: z.literal('no calendar') }),
   z.object({
     intent: z.literal('no device'),
     endpoint: z.url('The device’s address cannot be read.').max(2000),
@@ -72,6 +83,14 @@ export async function action({ context, request }: Route.ActionArgs) {
       case 'device':
         await takeDevice(setting, who, given);
         break;
+      case 'calendar': {
+        const token = await openCalendarAddress(setting, who, { inWords: form.inWords === 'on' });
+        const address = new URL(`/calendars/${token}/practice.ics`, request.url).href;
+        return { ok: true as const, done: given.intent, address };
+      }
+      case 'no calendar':
+        await closeCalendarAddress(setting, who);
+        break;
       case 'no device':
         await leaveDevice(setting, who, given.endpoint);
         break;
@@ -80,7 +99,7 @@ export async function action({ context, request }: Route.ActionArgs) {
         await keepWish(setting, who, { wish, base: parse(baseSchema, form).base });
       }
     }
-    return { ok: true as const, done: given.intent };
+    return { ok: true as const, done: given.intent, address: null };
   });
 }
 
@@ -130,7 +149,8 @@ const InYourCalendar = () => (
 );
 
 export default function Reminders({ loaderData, actionData }: Route.ComponentProps) {
-  const { wish, revision, slots, planned, today, timeZone, email, mails, hasRoutine } = loaderData;
+  const { wish, revision, slots, planned, today, timeZone, email, mails, hasRoutine, calendar } =
+    loaderData;
   const said = useSaid(actionData);
   const [on, setOn] = useState(wish.on);
   const refused = said?.ok === false ? said : null;
@@ -203,6 +223,9 @@ export default function Reminders({ loaderData, actionData }: Route.ComponentPro
         </p>
       )}
       {hasRoutine && <InYourCalendar />}
+      {(hasRoutine || calendar) && (
+        <KeepsItself now={calendar} told={said?.ok && calendar ? said.address : null} />
+      )}
       <p>
         <Link to="/today">To today</Link>
       </p>
