@@ -313,3 +313,28 @@ test('what brings a client: written down, pointed out, asked at the visit and at
   await expect(page.getByText('Not there in the last seven days.').first()).toBeVisible();
   await context.close();
 });
+
+test('answers that are half given stay when what was written before them is kept meanwhile', async ({
+  page,
+}) => {
+  await stepInAs(page, 'Maren');
+  const file = await addClient(page, 'Signe Holt');
+  await page.goto(`${file}/complaint`);
+  // The page is read anew late: by then the first answers are given.
+  await page.route('**/complaint.data**', async (route) => {
+    await new Promise((later) => setTimeout(later, 2_500));
+    await route.continue();
+  });
+  const words = page.getByLabel('In their own words');
+  await words.fill('Tired hands');
+  await words.press('Enter');
+  const answered = page.waitForResponse(/complaint\.data/);
+  const ask = (question: RegExp, number: number) =>
+    page.getByRole('group', { name: question }).getByText(String(number), { exact: true }).click();
+  await ask(/how many of the last seven/, 3);
+  await ask(/how strong/i, 4);
+  await ask(/keep you from/, 2);
+  await answered;
+  await page.waitForTimeout(500);
+  await expect(page.getByRole('button', { name: 'Keep the answer' })).toBeEnabled();
+});

@@ -1,4 +1,11 @@
-import { createContext, type ReactNode, useContext, useEffect, useState } from 'react';
+import {
+  createContext,
+  type ReactNode,
+  startTransition,
+  useContext,
+  useEffect,
+  useState,
+} from 'react';
 import { useSyncExternalStore } from 'react';
 import { useRevalidator } from 'react-router';
 import { leaveNothing } from '~/keeping/client/browser';
@@ -50,8 +57,11 @@ export function Keeping({
         const refused = answers.some(({ is }) => is === 'refused');
         if (shown.length === 0 && !refused) return;
         setLingering((before) => [...before, ...shown]);
+        // What was read anew is drawn in a transition: taken away any sooner, the letter would be in neither for a moment.
         void revalidate().finally(() =>
-          setLingering((before) => before.filter((letter) => !shown.includes(letter))),
+          startTransition(() =>
+            setLingering((before) => before.filter((letter) => !shown.includes(letter))),
+          ),
         );
       }),
     [outbox, revalidate],
