@@ -58,7 +58,7 @@ export async function writeRecord(
     zip.end();
     await written;
   } catch (error) {
-    into.destroy();
+    into.destroy(error instanceof Error ? error : undefined);
     throw error;
   }
 }

@@ -93,6 +93,8 @@ async function putRecord(
 /**
  * Accounts of people a record names who are not here: nobody can sign in by one, and it says whose hand it was. Those of
  * another practice of this installation are not taken for them.
+ *
+ * @returns those who work here now
  */
 async function putPeople(
   db: Database,
@@ -120,7 +122,9 @@ async function putPeople(
         endedAt: at,
       })),
     );
-  return new Set(here.flatMap((one) => (one.endedAt === null ? [one.id] : [])));
+  return new Set(
+    here.flatMap((one) => (one.endedAt === null && one.role !== 'client' ? [one.id] : [])),
+  );
 }
 
 /**
@@ -141,9 +145,9 @@ async function readBack(setting: Setting, who: Principal, { id }: ClientRecord):
     await reviewOf(setting, who, id);
     await sessionLogOf(setting, who, id);
   } catch (error) {
-    throw new RecordTrouble(
-      `The record is whole, but this edition cannot show it (${error instanceof Error ? error.message.slice(0, 120) : 'unknown'}).`,
-    );
+    // The data being away is no fault of the record.
+    if (codeOf(error) !== null) throw error;
+    throw new RecordTrouble('The record is whole, but this edition cannot show it');
   }
 }
 
@@ -196,7 +200,8 @@ export async function bringInRecord(
         ...file,
         practice_id: who.practiceId,
         therapist_id: working.has(String(file.therapist_id)) ? file.therapist_id : who.userId,
-        user_id: working.has(String(file.user_id)) ? file.user_id : null,
+        // Whoever wrote the file may have named any account of ours: nobody gets into a record by it.
+        user_id: null,
       }));
       await lookAnew(tx, clientId, at);
       await recordAudit(tx, {

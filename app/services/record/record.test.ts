@@ -20,7 +20,13 @@ import { handOutOf } from '../handOut.server';
 import { keepPicture } from '../measuring.server';
 import { reviewOf } from '../reviewing.server';
 import { openSignIn, principalOf } from '../signIns.server';
-import { NOW, secondPractice, settingFor, setUp } from '../testing/practiceForTests.server';
+import {
+  joinedClient,
+  NOW,
+  secondPractice,
+  settingFor,
+  setUp,
+} from '../testing/practiceForTests.server';
 import { bringInPractice, bringInRecord, checkRecord } from './bringIn.server';
 import { exportByOperator, importByOperator } from './byOperator.server';
 import { readInvitation } from '../invitations.server';
@@ -144,6 +150,30 @@ describe('a record taken out', () => {
       .where(sql`email like '%@elsewhere.invalid'`);
     expect(others.length).toBeGreaterThan(0);
     expect(others.every(({ endedAt, role }) => endedAt !== null && role !== 'owner')).toBe(true);
+  });
+
+  it('gives nobody here a way into it, whomever the file names as its own or its therapist', async () => {
+    const fresh = await openTestDatabase();
+    const setting = settingFor(fresh.db);
+    const who = await setUp(setting);
+    const { id, bytes } = anyOf();
+    const stranger = await joinedClient(setting, who, 'Somebody Else');
+    const person = { id: stranger.who.userId, role: 'client', name: 'Somebody Else' };
+    const forged = await altered(bytes, (files) => {
+      const told = { ...person, created_at: NOW.toISOString(), ended_at: null };
+      files.set('people.jsonl', `${files.get('people.jsonl') ?? ''}${JSON.stringify(told)}\n`);
+      const name = `clients/${id}.jsonl`;
+      files.set(
+        name,
+        (files.get(name) ?? '').replace(
+          /"(user_id|therapist_id)":\s?("[^"]*"|null)/g,
+          `"$1":"${person.id}"`,
+        ),
+      );
+    });
+    await bringInRecord(setting, who, forged);
+    expect(await fileOf(setting, who, id)).toMatchObject({ userId: null, therapistId: who.userId });
+    await fresh.close();
   });
 
   it('brought in twice changes nothing', async () => {
@@ -340,6 +370,18 @@ describe('a practice taken out', () => {
     });
     const stream = await takeOutPractice(there, owner);
     expect((await buffer(stream)).length).toBeGreaterThan(10_000);
+    // Whoever hangs up half-way is not reported; what breaks is.
+    const reported: unknown[] = [];
+    const hearing = { ...there, report: (error: unknown) => reported.push(error) };
+    (await takeOutPractice(hearing, owner)).destroy();
+    await new Promise((later) => setTimeout(later, 300));
+    expect(reported).toEqual([]);
+    const away = Object.create(from.db, {
+      transaction: { value: () => Promise.reject(new Error('The data are away.')) },
+    }) as typeof from.db;
+    const broken = await takeOutPractice({ ...hearing, db: away }, owner);
+    await expect(buffer(broken)).rejects.toThrow('The data are away.');
+    expect(reported).toHaveLength(1);
     const [line] = await from.db
       .select()
       .from(audit)

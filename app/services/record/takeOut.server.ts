@@ -163,11 +163,14 @@ export async function takeOutPractice(setting: Setting, who: Principal): Promise
     action: 'took out the whole practice',
   });
   const into = new PassThrough();
+  let hungUp = false;
+  into.once('close', () => {
+    hungUp = !into.writableFinished && into.errored === null;
+  });
   tellPractice(setting, { id: who.practiceId, name: who.practiceName }, into).catch(
-    // Whoever hung up is no fault of ours.
     (error: unknown) => {
-      if (!into.destroyed) setting.report(error);
-      into.destroy(error instanceof Error ? error : undefined);
+      // Whoever hung up is no fault of ours.
+      if (!hungUp) setting.report(error);
     },
   );
   return into;
