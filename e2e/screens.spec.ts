@@ -105,6 +105,7 @@ for (const { viewport, staff, client } of VIEWS) {
         'discharge',
         'join',
         'take-out',
+        'record',
         'brings',
         'visit',
         'referral',
@@ -182,6 +183,7 @@ for (const { viewport, staff, client } of VIEWS) {
       '/settings/account',
       '/settings/account/two-factor',
       '/settings/practice',
+      '/settings/practice/records',
       '/settings/trail',
       '/settings/away',
       '/settings/post',
@@ -251,6 +253,7 @@ for (const { viewport, staff, client } of VIEWS) {
       '/course',
       '/by-hand',
       '/reminders',
+      '/record',
       '/print',
       '/referral',
     ]) {

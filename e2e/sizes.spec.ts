@@ -13,6 +13,7 @@ const STAGES = [
   'discharge',
   'join',
   'take-out',
+  'record',
   'brings',
   'complaint',
 ];
@@ -38,7 +39,7 @@ const STAFF = [
 /** Every page of a client’s. */
 const CLIENT = [
   ...['/today', '/practise', '/answers', '/points', '/measures', '/complaint', '/places'],
-  ...['/course', '/by-hand', '/reminders'],
+  ...['/course', '/by-hand', '/record', '/reminders'],
 ];
 
 async function staffScreens(page: Page): Promise<string[]> {

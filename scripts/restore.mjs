@@ -26,13 +26,21 @@ const { restore, startTrouble } = await import('../build/server/index.js');
 const databaseUrl = process.env.DATABASE_URL || null;
 const place = databaseUrl ? { databaseUrl } : { folder: resolve(options.data) };
 try {
-  const { rows, aside } = await restore(place, resolve(options.from), {
+  const { rows, aside, erasedAgain, unread } = await restore(place, resolve(options.from), {
     passPhrase: process.env.BACKUP_PASS_PHRASE || null,
     replace: options.replace,
     at: new Date(),
   });
   const sum = Object.values(rows).reduce((all, n) => all + n, 0);
   console.log(`Restored: ${sum} rows are there, as many as the backup told.`);
+  if (erasedAgain > 0)
+    console.log(
+      `${erasedAgain === 1 ? 'A record' : `${erasedAgain} records`} that had been erased since it was taken went again.`,
+    );
+  if (unread)
+    console.log(
+      'What was there before could not be read: a record that was erased in it, and is not on the list beside the backup (erased.jsonl), is back. Erase it again.',
+    );
   if (aside) console.log(`What was there before lies in ${aside}.`);
 } catch (error) {
   fail(startTrouble(error, databaseUrl) ?? `Nothing was restored: ${error.message}`);

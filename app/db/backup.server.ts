@@ -18,6 +18,8 @@ import {
   tellArchive,
 } from './archive.server';
 import { ASKS } from './answerArchive.server';
+import { allErased, eraseAgain, type Erasure } from './erase.server';
+import { erasedBeside, listErased } from './erasedList.server';
 import { readBackup, writeBackup } from './backupFile.server';
 import type { Database } from './database.server';
 import { FolderTrouble, holdsData, look, usableFolder } from './folder.server';
@@ -81,13 +83,30 @@ async function tellFrom(place: Place, write: (line: string) => Promise<void>): P
   }
 }
 
+type Tell = (write: (line: string) => Promise<void>) => Promise<Rows>;
+
+/** Writes a backup, and puts the records it tells were erased on the list beside it. */
+async function writeWithErased(file: string, passPhrase: string | null, tell: Tell): Promise<Rows> {
+  const erased: string[] = [];
+  let isErased = false;
+  const rows = await writeBackup(file, passPhrase, (write) =>
+    tell(async (line) => {
+      if (line.startsWith('{"table":')) isErased = line.startsWith('{"table":"tombstone"');
+      else if (isErased && !line.startsWith('{"rows":')) erased.push(line.trimEnd());
+      await write(line);
+    }),
+  );
+  await listErased(file, erased);
+  return rows;
+}
+
 /** Writes a backup of a place, and counts the rows of it. */
 export const backUp = (place: Place, file: string, passPhrase: string | null): Promise<Rows> =>
-  writeBackup(file, passPhrase, (write) => tellFrom(place, write));
+  writeWithErased(file, passPhrase, (write) => tellFrom(place, write));
 
 /** Writes a backup of what is open here. */
 export const backUpOpen = (db: Database, file: string, passPhrase: string | null): Promise<Rows> =>
-  writeBackup(file, passPhrase, (write) => tellArchive(db, new Date(), write));
+  writeWithErased(file, passPhrase, (write) => tellArchive(db, new Date(), write));
 
 /** A folder with the first so many migrations only. */
 async function someMigrations(count: number): Promise<string> {
@@ -186,13 +205,50 @@ async function putAside(given: string, at: Date): Promise<string> {
   return aside;
 }
 
+/** Records erased where the data lie that are about to be put aside; null: that cannot be read. */
+async function erasedIn(place: Place): Promise<Erasure[] | null> {
+  try {
+    if ('databaseUrl' in place) {
+      const pool = new pg.Pool({ connectionString: place.databaseUrl, max: 1 });
+      try {
+        const { rows } = await pool.query<{ there: string | null }>(
+          "select to_regclass('public.tombstone') as there",
+        );
+        return rows[0]?.there ? await allErased(drizzlePg(pool, { schema })) : [];
+      } finally {
+        await pool.end();
+      }
+    }
+    const folder = await usableFolder(place.folder);
+    const state = await look(folder);
+    if (state.is === 'empty') return [];
+    const release = await lockFolder(folder);
+    try {
+      const lite = await PGlite.create(state.cluster);
+      try {
+        const { rows } = await lite.query<{ there: string | null }>(
+          "select to_regclass('public.tombstone')::text as there",
+        );
+        return rows[0]?.there ? await allErased(drizzleLite(lite, { schema })) : [];
+      } finally {
+        await lite.close();
+      }
+    } finally {
+      await release();
+    }
+  } catch (error) {
+    if (error instanceof FolderInUse) throw error;
+    return null;
+  }
+}
+
 async function restoreServer(
   databaseUrl: string,
   file: string,
   passPhrase: string | null,
   replace: boolean,
   at: Date,
-): Promise<{ rows: Rows; aside: string | null }> {
+): Promise<string | null> {
   const pool = new pg.Pool({ connectionString: databaseUrl, max: 2 });
   let aside: string | null = null;
   try {
@@ -220,35 +276,53 @@ async function restoreServer(
   } finally {
     await pool.end();
   }
-  const open = await openServer(databaseUrl);
-  try {
-    return { rows: await countRows(open.db), aside };
-  } finally {
-    await open.close();
-  }
+  return aside;
+}
+
+/** What a restore came to. */
+interface Restored {
+  /** Rows the backup told, all of which came. */
+  rows: Rows;
+  /** Where what was there before lies; null: there was nothing. */
+  aside: string | null;
+  /** Files that were erased since the backup was taken, and went again. */
+  erasedAgain: number;
+  /** What was there before could not be read for records erased in it. */
+  unread: boolean;
 }
 
 /**
  * Restores a backup. What is there already is never written over: it is refused, or, when it is to be
- * replaced, put aside under another name.
- *
- * @returns the rows that are there now, and where what was there before lies
+ * replaced, put aside under another name. Records that were erased since it was taken, as the list beside it or what was there
+ * says, are erased again.
  */
 export async function restore(
   place: Place,
   file: string,
   options: { passPhrase: string | null; replace: boolean; at: Date },
-): Promise<{ rows: Rows; aside: string | null }> {
+): Promise<Restored> {
   const { passPhrase, replace, at } = options;
   const told = await checkArchive(readBackup(file, passPhrase));
+  const before = replace ? await erasedIn(place) : [];
+  const erased = [...(await erasedBeside(file)), ...(before ?? [])];
+  let aside: string | null = null;
   if ('databaseUrl' in place) {
-    const restored = await restoreServer(place.databaseUrl, file, passPhrase, replace, at);
-    expectSame(told, restored.rows);
-    return restored;
+    aside = await restoreServer(place.databaseUrl, file, passPhrase, replace, at);
+  } else {
+    const state = await look(await usableFolder(place.folder)).catch(() => null);
+    if (replace && state?.is !== 'empty') aside = await putAside(place.folder, at);
+    await restoreInto(place.folder, file, passPhrase);
   }
-  const isEmpty = (await look(await usableFolder(place.folder)).catch(() => null))?.is === 'empty';
-  const aside = replace && !isEmpty ? await putAside(place.folder, at) : null;
-  const { rows } = await restoreInto(place.folder, file, passPhrase);
-  expectSame(told, rows);
-  return { rows, aside };
+  const open =
+    'databaseUrl' in place
+      ? await openServer(place.databaseUrl)
+      : await openFolder(await usableFolder(place.folder));
+  try {
+    const rows = await countRows(open.db);
+    expectSame(told, rows);
+    const erasedAgain = await eraseAgain(open.db, erased);
+    return { rows, aside, erasedAgain, unread: before === null };
+  } finally {
+    await open.close();
+  }
 }

@@ -20,6 +20,15 @@ export async function sealingSecretOf(db: Database, userId: string): Promise<str
   return row?.secret ?? null;
 }
 
+/** Years a practice keeps records after the last contact; null: it has not said. */
+export async function keepYearsOf(db: Database, practiceId: string): Promise<number | null> {
+  const [row] = await db
+    .select({ years: practice.keepYears })
+    .from(practice)
+    .where(eq(practice.id, practiceId));
+  return row?.years ?? null;
+}
+
 /** The person behind an unexpired sign-in, with their practice and, for a client, their file. */
 export async function personBySignIn(db: Database, hash: string, now: Date) {
   const [row] = await db

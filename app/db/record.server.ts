@@ -42,6 +42,7 @@ const PARTS = new Map<PgTable, (clientId: string) => SQL>([
   [complaint, ofClient],
   [complaintStanding, (id) => through('complaint_id', complaint, id)],
   [schema.courseStep, ofClient],
+  [schema.consentStep, ofClient],
   [routine, ofClient],
   [routineVersion, (id) => through('routine_id', routine, id)],
   [schema.ledRoutine, ofClient],
@@ -65,6 +66,12 @@ function keyOf(table: PgTable): string[] {
     : columns.filter(({ primary }) => primary).map(({ name }) => name);
 }
 
+const inKeyOrder = (table: PgTable): SQL =>
+  sql.join(
+    keyOf(table).map((name) => sql`t.${sql.identifier(name)}`),
+    sql`, `,
+  );
+
 /** Bytes stand in files of their own. */
 const withoutBytes = (table: PgTable): SQL =>
   table === schema.picture ? sql`to_jsonb(t) - 'jpeg'` : sql`to_jsonb(t)`;
@@ -83,13 +90,9 @@ export const recordRows = (db: Database, clientId: string): Promise<RecordRow[]>
       for (const table of RECORD_TABLES) {
         const where = PARTS.get(table)?.(clientId);
         if (!where) continue;
-        const order = sql.join(
-          keyOf(table).map((name) => sql`t.${sql.identifier(name)}`),
-          sql`, `,
-        );
         const rows = await rowsOf<{ row: Row }>(
           tx,
-          sql`select ${withoutBytes(table)} as row from ${table} t where ${where} order by ${order}`,
+          sql`select ${withoutBytes(table)} as row from ${table} t where ${where} order by ${inKeyOrder(table)}`,
         );
         const name = getTableName(table);
         for (const { row } of rows) all.push({ table: name, row });
@@ -104,12 +107,13 @@ const PRACTICE_PARTS = new Map<PgTable, SQL>([
   [schema.practice, sql`t.id`],
   [schema.template, sql`t.practice_id`],
   [schema.audit, sql`t.practice_id`],
+  [schema.tombstone, sql`t.practice_id`],
 ]);
 export const PRACTICE_TABLES: readonly PgTable[] = inOrder().filter((table) =>
   PRACTICE_PARTS.has(table),
 );
 
-/** The practice itself, its templates and its trail. */
+/** The practice itself, its templates, its trail, and which records it erased. */
 export const practiceRows = (db: Database, practiceId: string): Promise<RecordRow[]> =>
   db.transaction(
     async (tx) => {
@@ -118,7 +122,7 @@ export const practiceRows = (db: Database, practiceId: string): Promise<RecordRo
       for (const table of PRACTICE_TABLES) {
         const rows = await rowsOf<{ row: Row }>(
           tx,
-          sql`select to_jsonb(t) as row from ${table} t where ${PRACTICE_PARTS.get(table)} = ${practiceId} order by t.id`,
+          sql`select to_jsonb(t) as row from ${table} t where ${PRACTICE_PARTS.get(table)} = ${practiceId} order by ${inKeyOrder(table)}`,
         );
         const name = getTableName(table);
         for (const { row } of rows) all.push({ table: name, row });

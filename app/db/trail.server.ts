@@ -3,7 +3,7 @@ import { and, desc, eq, ilike, or, sql, type SQL } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import type { Database } from './database.server';
 import { escapeLike } from './escapeLike.server';
-import { audit, client, user } from './schema.server';
+import { audit, client, tombstone, user } from './schema.server';
 
 /** What of the trail is asked for. */
 export interface TrailQuery {
@@ -44,10 +44,15 @@ export const trailOf = (db: Database, asked: TrailQuery) => {
       clientId: client.id,
       clientName: client.name,
       otherName: other.name,
+      erased: tombstone.clientId,
     })
     .from(audit)
     .leftJoin(user, eq(user.id, audit.actorId))
     .leftJoin(client, and(eq(client.id, audit.subject), eq(client.practiceId, audit.practiceId)))
+    .leftJoin(
+      tombstone,
+      and(eq(tombstone.clientId, audit.subject), eq(tombstone.practiceId, audit.practiceId)),
+    )
     .leftJoin(other, and(eq(other.id, audit.subject), eq(other.practiceId, audit.practiceId)))
     .where(
       and(

@@ -372,6 +372,7 @@ describe('an invitation', () => {
     email,
     passPhrase: PASS_PHRASE,
     timeZone: 'Europe/Copenhagen',
+    agrees: 'yes' as const,
   });
 
   it('that nobody made is looked for so often and no more', async () => {

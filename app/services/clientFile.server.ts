@@ -4,11 +4,12 @@ import { allStop, screen } from '#core/screening';
 import { stageToOpen } from '#core/visit';
 import { z } from 'zod';
 import { searchClients } from '~/db/clients.server';
+import { erasedAt, erasureAskedOn } from '~/db/erase.server';
 import { courseStepsOf } from '~/db/courses.server';
 import { latestVersion, routineOf } from '~/db/routines.server';
 import { lastSessionsOf } from '~/db/sessions.server';
 import { visitCounts, visitsOf } from '~/db/visits.server';
-import { found, joinedInto } from '~/keeping/server/refusal.server';
+import { found, joinedInto, Refusal } from '~/keeping/server/refusal.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { turnsTo } from './away.server';
 import { dueFor, STOPS_FROM } from './due.server';
@@ -19,6 +20,12 @@ const isUuid = (text: string) => z.uuid().safeParse(text).success;
 /** A client's file inside the practice, with all that was asked; anything else is not there. */
 export async function fileWithAnswers({ db }: Setting, who: Principal, clientId: string) {
   const row = isUuid(clientId) ? await fileAndAnswers(db, who.practiceId, clientId) : undefined;
+  const erased = row || !isUuid(clientId) ? null : await erasedAt(db, who.practiceId, clientId);
+  if (erased)
+    throw new Refusal(
+      410,
+      `This record was erased on ${dayOf(erased.getTime(), who.timeZone)}. Nothing of it is here.`,
+    );
   const there = found(row, 'client');
   if (there.file.joinedInto !== null) throw joinedInto(there.file.joinedInto);
   return there;
@@ -62,6 +69,8 @@ export async function fileHead(setting: Setting, who: Principal, clientId: strin
     hasDraft: Boolean(thread?.draft),
     lastPractised: last[0]?.day ?? null,
     stop: allStop(findings),
+    /** The day they asked that the record be erased, while that stands. */
+    erasureAskedOn: await erasureAskedOn(setting.db, clientId),
     /** The end of the course, while it is over. */
     over: over && { day: over.day, outcome: over.outcome },
     screenedOn: confirmed?.day ?? null,

@@ -1,6 +1,7 @@
 import { addDays, type Day } from '#core/calendar';
 import { GRAVITY } from '#core/trend';
 import { ascending, count, group, sum } from 'd3-array';
+import { erasuresAsked } from '~/db/erase.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { daySheet, type DaySheetRow } from './daySheet.server';
 
@@ -52,6 +53,7 @@ const underWay = (rows: readonly DaySheetRow[]) =>
  * presses, are counted; the caseload has them by name.
  */
 export async function dayPage(setting: Setting, who: Principal) {
+  const erasures = who.role === 'owner' ? await erasuresAsked(setting.db, who.practiceId) : 0;
   const { rows: all, ...sheet } = await daySheet(setting, who);
   const rows = all.filter((row) => !(row.group === 'rest' && row.over !== null));
   const groups = group(rows, (row) => row.group);
@@ -63,6 +65,8 @@ export async function dayPage(setting: Setting, who: Principal) {
   };
   return {
     ...sheet,
+    /** Records that are asked to be erased: an owner hears of it. */
+    erasures,
     clients: rows.length,
     ended: all.length - rows.length,
     week: weekOfPractice(rows, addDays(sheet.monday, 6)),

@@ -1,10 +1,20 @@
 import { and, eq, isNull, sql } from 'drizzle-orm';
+import { dayOf } from '#core/calendar';
 import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
 import type { Database } from '~/db/database.server';
-import { begunSignIn, client, invitation, practice, signIn, user } from '~/db/schema.server';
+import {
+  begunSignIn,
+  client,
+  consentStep,
+  invitation,
+  practice,
+  signIn,
+  user,
+} from '~/db/schema.server';
 import { emailSchema, passPhraseSchema } from './accounts.server';
+import { consentWords } from './consentWords';
 import { withdrawLinks } from './links.server';
 import { nameSchema, timeZoneSchema } from '~/keeping/fields';
 import { found, Refusal } from '~/keeping/server/refusal.server';
@@ -113,6 +123,13 @@ export const joinSchema = z.object({
   timeZone: timeZoneSchema,
 });
 
+/** As a client joins: they say that their record may be kept. */
+export const clientJoinSchema = joinSchema.extend({
+  agrees: z.literal('yes', {
+    error: 'Say that your record may be kept: without it there is none.',
+  }),
+});
+
 const WITHDRAWN =
   'A newer invitation has replaced this one, or it was withdrawn. Use the latest link.';
 const USED = 'This invitation has been used. Sign in with your e-mail and pass phrase.';
@@ -138,12 +155,14 @@ async function useUp(tx: Database, invitationId: string, at: Date): Promise<void
 export async function join(
   setting: Setting,
   token: string,
-  given: z.infer<typeof joinSchema>,
+  given: z.infer<typeof joinSchema> & { agrees?: 'yes' },
   from: From,
 ): Promise<SignedIn> {
   const invited = await readInvitation(setting, token, from.address);
   if (invited.renewsUserId)
     throw new Refusal(409, 'This link renews a pass phrase; it makes no account.');
+  if (invited.clientId !== null && given.agrees !== 'yes')
+    throw new Refusal(422, 'Say that your record may be kept: without it there is none.');
   const passwordHash = await hashPassword(given.passPhrase);
   const at = setting.now();
   const person = { id: uuid(), role: invited.role };
@@ -170,6 +189,11 @@ export async function join(
         .update(client)
         .set({ userId: person.id, timeZone: given.timeZone })
         .where(eq(client.id, invited.clientId));
+      await tx.insert(consentStep).values({
+        ...{ id: uuid(), clientId: invited.clientId, what: 'given', saidBy: given.name },
+        ...{ words: consentWords(invited.practiceName), by: person.id, at },
+        day: dayOf(at.getTime(), given.timeZone),
+      });
     }
     await recordAudit(tx, {
       practiceId: invited.practiceId,

@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
-import { countPractices, signInsOf, staffOf } from '~/db/people.server';
+import { countPractices, keepYearsOf, signInsOf, staffOf } from '~/db/people.server';
 import { practice, signIn, user } from '~/db/schema.server';
 import { isElsewhere } from './record/elsewhere';
 import { nameSchema, timeZoneSchema } from '~/keeping/fields';
@@ -30,6 +30,16 @@ export const practiceSchema = z.object({
     .int('Days until the screening is asked again must be a whole number.')
     .min(7, 'Days until the screening is asked again must be at least 7.')
     .max(730, 'Days until the screening is asked again must be at most 730.'),
+  /** Empty: not said; left out: as it is. */
+  keepYears: z
+    .string()
+    .trim()
+    .regex(
+      /^(\d|[1-4]\d|50)?$/,
+      'Years that records are kept must be a whole number to 50, or empty.',
+    )
+    .transform((text) => (text === '' ? null : Number(text)))
+    .optional(),
   phone: dialled('The number of the practice'),
   emergencyNumber: dialled('The emergency number'),
 });
@@ -48,6 +58,9 @@ export function staffOnly(who: Principal): void {
 
 export const practicePeople = async ({ db }: Setting, who: Principal) =>
   (await staffOf(db, who.practiceId)).filter((one) => !isElsewhere(one));
+
+/** Years the practice keeps records; null: it has not said. */
+export const keepYears = ({ db }: Setting, who: Principal) => keepYearsOf(db, who.practiceId);
 
 export async function changePractice(
   setting: Setting,

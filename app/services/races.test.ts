@@ -134,7 +134,10 @@ describe.each(rounds)('at the same moment, round %i', (round) => {
         invite(setting, owner, { role: 'client', clientId: await newClient(`Ten ${n}`) }),
       ),
     );
-    const wish = { name: 'Ten', email, passPhrase: PASS_PHRASE, timeZone: 'UTC' };
+    const wish = {
+      ...{ name: 'Ten', email, passPhrase: PASS_PHRASE, timeZone: 'UTC' },
+      agrees: 'yes' as const,
+    };
     const ended = await times(10, (n) => join(setting, links[n]?.token ?? '', wish, FROM));
     expect(sorted(ended)).toEqual(oneOf(10, 409));
     expect(await setting.db.select().from(user).where(eq(user.email, email))).toHaveLength(1);
@@ -153,6 +156,7 @@ describe.each(rounds)('at the same moment, round %i', (round) => {
       email: `replaced-${round}@client.example`,
       passPhrase: PASS_PHRASE,
       timeZone: 'UTC',
+      agrees: 'yes' as const,
     };
     const [joined] = await race(
       () => join(setting, first.token, wish, FROM),

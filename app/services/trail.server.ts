@@ -66,12 +66,14 @@ export async function trail(
     hour: '2-digit',
     minute: '2-digit',
   });
-  const lines = rows.slice(0, A_PAGE).map(({ at, detail, otherName, clientName, ...row }) => ({
-    ...row,
-    day: dayOf(at.getTime(), timeZone),
-    time: clock.format(at),
-    more: inWords(detail),
-    about: clientName ?? otherName,
-  }));
+  const lines = rows
+    .slice(0, A_PAGE)
+    .map(({ at, detail, otherName, clientName, erased, ...row }) => ({
+      ...row,
+      day: dayOf(at.getTime(), timeZone),
+      time: clock.format(at),
+      more: inWords(detail),
+      about: clientName ?? otherName ?? (erased === null ? null : 'a record that was erased'),
+    }));
   return { lines, older: rows.length > A_PAGE ? (lines.at(-1)?.id ?? null) : null };
 }

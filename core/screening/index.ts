@@ -32,4 +32,4 @@ export { mayUse, mostSites, type Permission, type Use } from './mayUse';
 export { answersSchema, screen, type ScreenAnswer } from './screen';
 export { readReplies } from './stored';
 export { allStop, type AllStop } from './stop';
-export { minorOn, type Minor } from './minor';
+export { minorOn, OF_AGE, type Minor } from './minor';

@@ -176,6 +176,7 @@ export async function joinBy(page: Page, link: string, email: string): Promise<v
   await page.goto(link);
   await page.getByLabel('E-mail, to sign in with').fill(email);
   await page.getByLabel('Pass phrase', { exact: true }).fill(PASS_PHRASE);
+  await page.getByLabel(/^I agree that/).check();
   await page.getByRole('button', { name: 'Join' }).click();
   await page.waitForURL('**/today');
 }

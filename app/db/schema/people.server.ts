@@ -29,6 +29,8 @@ export const practice = pgTable('practice', {
   /** Numbers that clients ring, as they are dialled; empty when none was set. */
   phone: text('phone').notNull().default(''),
   emergencyNumber: text('emergency_number').notNull().default(''),
+  /** Years a record has to be kept after the last contact, as the code of the place has it; null: not said yet. */
+  keepYears: integer('keep_years'),
   createdAt: instant('created_at').notNull(),
 });
 
@@ -230,6 +232,49 @@ export const courseStep = pgTable(
     at: instant('at').notNull(),
   },
   (table) => [index('course_step_client').on(table.clientId, table.at)],
+);
+
+/**
+ * What was said about keeping a client’s record: that it may be kept, that it shall be erased, or that it may stay after all.
+ * Rows are only ever added.
+ */
+export const consentStep = pgTable(
+  'consent_step',
+  {
+    id: uuid('id').primaryKey(),
+    clientId: uuid('client_id')
+      .notNull()
+      .references(() => client.id),
+    what: text('what', { enum: ['given', 'erasure asked', 'erasure taken back'] }).notNull(),
+    /** Who said it: the client, or whoever consents for them. */
+    saidBy: text('said_by').notNull(),
+    /** The sentence that was agreed to, as it stood there; empty where there was none. */
+    words: text('words').notNull().default(''),
+    /** By the client’s calendar. */
+    day: date('day', { mode: 'string' }).notNull(),
+    by: uuid('by')
+      .notNull()
+      .references(() => user.id),
+    at: instant('at').notNull(),
+  },
+  (table) => [index('consent_step_client').on(table.clientId, table.at)],
+);
+
+/**
+ * A record that was erased: its id and nothing else of it, so that a backup from before does not bring it back. Rows are only
+ * ever added, by `erase_client`; they name no other row, which a restored backup may not have.
+ */
+export const tombstone = pgTable(
+  'tombstone',
+  {
+    clientId: uuid('client_id').primaryKey(),
+    practiceId: uuid('practice_id').notNull(),
+    erasedAt: instant('erased_at').notNull(),
+    erasedBy: uuid('erased_by'),
+    /** When it was asked for; null: its time was over. */
+    askedOn: date('asked_on', { mode: 'string' }),
+  },
+  (table) => [index('tombstone_practice').on(table.practiceId)],
 );
 
 export const invitation = pgTable(

@@ -13,6 +13,7 @@ export const PRACTICE = {
   // Of a range kept free for invented people (Ofcom, numbers for drama use; from memory).
   phone: '+44 1632 960 123',
   emergencyNumber: '112',
+  keepYears: 10,
 };
 
 export const STAFF = [

@@ -12,6 +12,7 @@ import { handOut } from '~/db/led.server';
 import type { Database } from '~/db/database.server';
 import {
   client,
+  consentStep,
   practice,
   practisedSession,
   routine,
@@ -21,6 +22,7 @@ import {
   template,
   user,
 } from '~/db/schema.server';
+import { consentWords } from '../consentWords';
 import { hashPassword } from '../secret.server';
 import { seedComplaints } from './complaints.server';
 import { seedVisits } from './firstVisits.server';
@@ -339,6 +341,12 @@ export async function seedClient(
     helperAtHome: person.helperAtHome,
     homeMeasures: person.asksHome ? [person.asksHome] : [],
     createdAt: new Date(at),
+  });
+  await tx.insert(consentStep).values({
+    ...{ id: newId(at), clientId, what: 'given', saidBy: person.name, by: userId },
+    words: consentWords(PRACTICE.name),
+    day: dayOf(at, PRACTICE.timeZone),
+    at: new Date(at),
   });
   await tx.insert(routine).values({ id: routineId, clientId, createdAt: new Date(at) });
   await tx.insert(routineVersion).values(

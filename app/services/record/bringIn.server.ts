@@ -3,6 +3,7 @@ import { putIn } from '~/db/archive.server';
 import { recordAudit } from '~/db/audit.server';
 import { codeOf } from '~/db/codeOf.server';
 import type { Database } from '~/db/database.server';
+import { erasedOf } from '~/db/erase.server';
 import { queued } from '~/db/queued.server';
 import { filesHere, peopleOf, PRACTICE_TABLES, RECORD_TABLES, type Row } from '~/db/record.server';
 import { lookAnew } from '~/db/reminders.server';
@@ -189,6 +190,11 @@ export async function bringInRecord(
     const people = await peopleIn(archive);
     const record = await clientRecord(archive, clientId, people);
     const files = (record.rows.get('client') ?? []).map(({ id }) => String(id));
+    if ((await erasedOf(setting.db, files)).length > 0)
+      throw new Refusal(
+        409,
+        'This record was erased here: it is not brought in again. Open a new file if they come back.',
+      );
     const here = await filesHere(setting.db, files);
     const own = here.find(({ id, practiceId }) => id === clientId && practiceId === who.practiceId);
     if (own) return { clientId, name: own.name, isNew: false };

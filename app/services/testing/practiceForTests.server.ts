@@ -131,6 +131,7 @@ export async function joinedClient(setting: Setting, therapist: Principal, name 
       email: `${clientId}@client.example`,
       passPhrase: PASS_PHRASE,
       timeZone: 'Europe/Copenhagen',
+      agrees: 'yes',
     },
     FROM,
   );

@@ -30,6 +30,9 @@ export function shortDay(day: string, today?: string): string {
   return otherYear ? `${text} ${day.slice(0, 4)}` : text;
 }
 
+/** `3 Nov 2036`. */
+export const fullDay = (day: string): string => `${shortDay(day)} ${day.slice(0, 4)}`;
+
 /** `today`, `yesterday`, `Tuesday` within the last week, else `3 Nov`. */
 export function nearDay(day: string, today: string): string {
   const ago = Math.round((instantOf(today) - instantOf(day)) / DAY_MS);

@@ -110,6 +110,9 @@ export default function Course({ loaderData }: Route.ComponentProps) {
           </a>{' '}
           can be read in there.
         </p>
+        <p className={classes.soft}>
+          <Link to="/record">Who sees your record, how long it is kept, and having it erased</Link>
+        </p>
       </section>
       <p>
         <Link to="/today">To today</Link>

@@ -1,9 +1,11 @@
-import { Button, PasswordInput, TextInput } from '@mantine/core';
+import { Button, Checkbox, PasswordInput, TextInput } from '@mantine/core';
 import { useSyncExternalStore } from 'react';
 import { Form } from 'react-router';
 import { requestContext, settingContext } from '~/context.server';
 import { act, cameFrom, formOf, load, parse, wayIn } from '~/door.server';
+import { consentWords } from '~/services/consentWords';
 import {
+  clientJoinSchema,
   join,
   joinSchema,
   readInvitation,
@@ -36,10 +38,15 @@ export async function action({ params, request, context }: Route.ActionArgs) {
     const setting = context.get(settingContext);
     const from = await cameFrom(request, context);
     const form = await formOf(request);
-    const { renewsUserId } = await readInvitation(setting, params.token, from.address);
+    const { renewsUserId, clientId } = await readInvitation(setting, params.token, from.address);
     const joined =
       renewsUserId === null
-        ? await join(setting, params.token, parse(joinSchema, form), from)
+        ? await join(
+            setting,
+            params.token,
+            parse(clientId === null ? joinSchema : clientJoinSchema, form),
+            from,
+          )
         : await renew(setting, params.token, parse(renewSchema, form), from);
     return wayIn(context, joined, null);
   });
@@ -93,6 +100,14 @@ export default function Join({ loaderData, actionData }: Route.ComponentProps) {
           autoComplete="new-password"
           error={fields.passPhrase}
         />
+        {loaderData.role === 'client' && !renews && (
+          <Checkbox
+            name="agrees"
+            value="yes"
+            label={consentWords(loaderData.practiceName)}
+            error={fields.agrees}
+          />
+        )}
         {fields.timeZone && <Notice>{fields.timeZone}</Notice>}
         <Button type="submit">{renews ? 'Sign in with it' : 'Join'}</Button>
       </Form>

@@ -1,5 +1,4 @@
 import { Button, TextInput } from '@mantine/core';
-import { useState } from 'react';
 import { data, Form } from 'react-router';
 import { z } from 'zod';
 import { dayOf } from '#core/calendar';
@@ -9,18 +8,19 @@ import { invite } from '~/services/invitations.server';
 import {
   changePractice,
   endAccount,
+  keepYears,
   ownerOnly,
   practicePeople,
   practiceSchema,
 } from '~/services/practice.server';
 import { endTwoFactorOf } from '~/services/twoFactor.server';
 import { found } from '~/keeping/server/refusal.server';
-import { LinkButton } from '~/ui/parts/LinkButton';
 import { Notice } from '~/ui/parts/Notice';
 import { TimeZoneSelect } from '~/ui/parts/TimeZoneSelect';
 import { useSaid } from '~/ui/parts/useSaid';
 import { shortDay } from '~/ui/parts/words';
 import type { Route } from './+types/practice';
+import { ColleagueActions } from './ColleagueActions';
 import classes from './settings.module.css';
 import { WholePractice } from './WholePractice';
 
@@ -29,6 +29,7 @@ export async function loader({ context }: Route.LoaderArgs) {
   return {
     owner: who.role === 'owner',
     practice: {
+      keepYears: await keepYears(setting, who),
       name: who.practiceName,
       timeZone: who.timeZone,
       quietAfterDays: who.quietAfterDays,
@@ -130,6 +131,14 @@ function Owner({
           error={refused?.fields.rescreenAfterDays}
         />
         <TextInput
+          name="keepYears"
+          label="Years a record has to be kept after the last contact"
+          description="As the code you work under has it; 0 where none does. For those under age it is counted from their coming of age."
+          inputMode="numeric"
+          defaultValue={practice.keepYears ?? ''}
+          error={refused?.fields.keepYears}
+        />
+        <TextInput
           name="phone"
           label="Number of the practice"
           description="Clients ring it from a session that stopped, and from Today."
@@ -148,51 +157,6 @@ function Owner({
         <Button type="submit">Save</Button>
       </Form>
     </>
-  );
-}
-
-type Colleague = Route.ComponentProps['loaderData']['people'][number];
-
-/** What an owner does about a colleague’s account; ending it is asked for twice. */
-function Actions({ person, own }: { person: Colleague; own: boolean }) {
-  const [ending, setEnding] = useState(false);
-  const field = <input type="hidden" name="userId" value={person.id} />;
-  if (ending) {
-    return (
-      <Form method="post" className={classes.ending} onSubmit={() => setEnding(false)}>
-        <input type="hidden" name="intent" value="end" />
-        {field}
-        <p tabIndex={-1} ref={(question) => question?.focus()}>
-          End {own ? 'your own account' : `the account of ${person.name}`}? Every sign-in ends at
-          once. What was written stays under this name.
-        </p>
-        <Button type="submit">End it</Button>
-        <LinkButton onClick={() => setEnding(false)}>Keep it</LinkButton>
-      </Form>
-    );
-  }
-  return (
-    <div className={classes.actions}>
-      <Form method="post">
-        <input type="hidden" name="intent" value="renew" />
-        {field}
-        <LinkButton type="submit" aria-label={`New pass phrase for ${person.name}`}>
-          New pass phrase
-        </LinkButton>
-      </Form>
-      {person.twoFactor && !own && (
-        <Form method="post">
-          <input type="hidden" name="intent" value="one factor" />
-          {field}
-          <LinkButton type="submit" aria-label={`Turn two-factor sign-in off for ${person.name}`}>
-            Two-factor off
-          </LinkButton>
-        </Form>
-      )}
-      <LinkButton aria-label={`End the account of ${person.name}`} onClick={() => setEnding(true)}>
-        End account
-      </LinkButton>
-    </div>
   );
 }
 
@@ -226,7 +190,9 @@ export default function Practice(props: Route.ComponentProps) {
               {person.ended ? (
                 <span className={classes.soft}>ended {shortDay(person.ended)}</span>
               ) : (
-                owner && <Actions person={person} own={person.id === props.loaderData.own} />
+                owner && (
+                  <ColleagueActions person={person} own={person.id === props.loaderData.own} />
+                )
               )}
             </li>
           ))}

@@ -165,6 +165,13 @@ export default function Day({ loaderData }: Route.ComponentProps) {
           <Link to="/caseload?show=ended">{counted(ended, 'client')} whose course has ended</Link>
         </p>
       )}
+      {loaderData.erasures > 0 && (
+        <p className={classes.ended}>
+          <Link to="/settings/practice/records">
+            {counted(loaderData.erasures, 'record')} asked to be erased
+          </Link>
+        </p>
+      )}
       <p className={classes.counted}>
         A session counts as done when it was finished or at least half of its holds were held.
         Asked: a seventh of the version’s times a week for each day of this week, rounded; weeks

@@ -192,6 +192,9 @@ export default function Details({ loaderData, actionData }: Route.ComponentProps
           They want their record, or somebody else may have it?{' '}
           <Link to="../take-out">Take it out</Link>
         </p>
+        <p className={classes.therapist}>
+          Their consent, how long it is kept, erasing it: <Link to="../record">Their record</Link>
+        </p>
       </section>
     </div>
   );

@@ -153,6 +153,15 @@ export default function File({ loaderData }: Route.ComponentProps) {
                 ? `course ended ${shortDay(loaderData.over.day, loaderData.today)}: ${outcomeWords(loaderData.over.outcome)}`
                 : 'discharge'}
             </Link>
+            {loaderData.erasureAskedOn && (
+              <>
+                {' '}
+                ·{' '}
+                <Link to={`/clients/${file.id}/record`}>
+                  asked {nearDay(loaderData.erasureAskedOn, loaderData.today)} to be erased
+                </Link>
+              </>
+            )}
           </p>
         </div>
         <StageLine stages={stages} />

@@ -6,7 +6,8 @@ import { act, formOf, load, parse } from '~/door.server';
 import { joinFiles, joinOf } from '~/services/joining.server';
 import { Notice } from '~/ui/parts/Notice';
 import { useSaid } from '~/ui/parts/useSaid';
-import { counted, shortDay } from '~/ui/parts/words';
+import { shortDay } from '~/ui/parts/words';
+import { heldWords } from '~/ui/record/heldWords';
 import type { Route } from './+types/join';
 import classes from './join.module.css';
 
@@ -33,22 +34,6 @@ export async function action({ context, request, params }: Route.ActionArgs) {
 
 type Side = Route.ComponentProps['loaderData']['into'];
 
-/** What a file holds, in words. */
-function heldWords({ held }: Side): string[] {
-  const each: [number, string, string?][] = [
-    [held.versions, 'issued version'],
-    [held.sessions, 'session'],
-    [held.visits, 'visit'],
-    [held.points, 'point'],
-    [held.figures, 'figure'],
-    [held.interviews, 'interview'],
-    [held.complaints, 'complaint'],
-    [held.messages, 'message'],
-  ];
-  const words = each.flatMap(([n, one]) => (n > 0 ? [counted(n, one)] : []));
-  return words.length > 0 ? words : ['nothing kept yet'];
-}
-
 function File({ title, side }: { title: string; side: Side }) {
   return (
     <section className={classes.file}>
@@ -68,7 +53,7 @@ function File({ title, side }: { title: string; side: Side }) {
           .join(' · ')}
       </p>
       <ul>
-        {heldWords(side).map((words) => (
+        {heldWords(side.held).map((words) => (
           <li key={words}>{words}</li>
         ))}
       </ul>

@@ -1,0 +1,1 @@
+export { keptUntil, type KeptUntil } from './keptUntil';
