@@ -44,6 +44,7 @@ export default [
     route('clients/:clientId/hand-out', 'routes/staff/hand-out/hand-out.tsx'),
     route('clients/:clientId/hand-out.pdf', 'routes/staff/hand-out/pdf.ts'),
     route('clients/:clientId/record.zip', 'routes/staff/take-out/record.ts'),
+    route('clients/:clientId/record.json', 'routes/staff/take-out/bundle.ts'),
     route('clients/:clientId/take-out/:table', 'routes/staff/take-out/table.ts'),
     route('clients/:clientId/preview', 'routes/staff/preview/preview.tsx'),
     route('clients/:clientId/usual', 'routes/staff/review/expected.ts'),
@@ -93,6 +94,7 @@ export default [
     route('print.pdf', 'routes/client/print/pdf.ts'),
     route('calendar.ics', 'routes/client/calendar/calendar.ts'),
     route('record.zip', 'routes/client/take-out/record.ts'),
+    route('record.json', 'routes/client/take-out/bundle.ts'),
     route('take-out/:table', 'routes/client/take-out/table.ts'),
     layout('routes/client/shell.tsx', [
       route('today', 'routes/client/today/today.tsx'),

@@ -214,3 +214,62 @@ test('a calendar asks by an address that is told once and can be ended', async (
   expect((await calendar.request.get(address)).status()).toBe(404);
   await context.close();
 });
+
+test('a record goes to another program as FHIR, and one from there becomes a file with what is kept beside it', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const { page: client } = await otherDevice(browser, baseURL);
+  await stepInAs(client, 'Hollis');
+  await client.goto('/course');
+  const own = client.waitForEvent('download');
+  await client.getByRole('link', { name: 'the same as FHIR' }).click();
+  const download = await own;
+  expect(download.suggestedFilename()).toBe('hollis-verbeek-record.json');
+  const text = await readFile(await download.path(), 'utf8');
+  const bundle = JSON.parse(text) as { entry: { resource: { resourceType: string } }[] };
+  expect(bundle.entry.length).toBeGreaterThan(50);
+
+  await stepInAs(page, 'Maren');
+  await page.goto('/clients/bring-in');
+  const bringIn = async (buffer: string) => {
+    await page
+      .locator('input[type="file"]')
+      .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from(buffer) });
+    await page.getByRole('button', { name: 'Bring it in' }).click();
+  };
+  await bringIn(text.slice(0, 900));
+  await expect(page.getByText(/no JSON, or not whole\. Nothing was brought in/)).toBeVisible();
+  await bringIn(text.replace('"resourceType":"Patient"', '"resourceType":"Person"'));
+  await expect(page.getByText(/The Bundle is of nobody/)).toBeVisible();
+  await bringIn(text);
+  await expect(page.getByText('is here already. Nothing was changed.')).toBeVisible();
+  // As the program of another clinic would write it: ids of its own, and things nobody here knows.
+  const subject = { reference: 'Patient/77' };
+  await bringIn(
+    JSON.stringify({
+      resourceType: 'Bundle',
+      type: 'collection',
+      entry: [
+        { resource: { resourceType: 'Patient', id: '77', name: [{ text: 'Ilse Brandt' }] } },
+        {
+          resource: {
+            ...{ resourceType: 'Condition', id: '78', subject, code: { text: 'Stiff neck' } },
+            clinicalStatus: { text: 'active' },
+          },
+        },
+        {
+          resource: {
+            ...{ resourceType: 'Immunization', id: '79', patient: subject, status: 'completed' },
+            ...{ vaccineCode: { text: 'Tetanus' }, occurrenceString: '2019' },
+          },
+        },
+      ],
+    }),
+  );
+  await expect(page.getByRole('heading', { name: 'Ilse Brandt' })).toBeVisible();
+  await expect(page.getByText('1 × Immunization: this product has no place for it')).toBeVisible();
+  await page.getByRole('link', { name: 'what brings them' }).click();
+  await expect(page.getByText('Stiff neck').first()).toBeVisible();
+});

@@ -43,6 +43,7 @@ const PARTS = new Map<PgTable, (clientId: string) => SQL>([
   [complaintStanding, (id) => through('complaint_id', complaint, id)],
   [schema.courseStep, ofClient],
   [schema.consentStep, ofClient],
+  [schema.keptAside, ofClient],
   [routine, ofClient],
   [routineVersion, (id) => through('routine_id', routine, id)],
   [schema.ledRoutine, ofClient],

@@ -1,5 +1,6 @@
 import { dayOf, type Day } from '#core/calendar';
 import { keptUntil, type KeptUntil } from '#core/retention';
+import { rollups } from 'd3-array';
 import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { recordAudit } from '~/db/audit.server';
@@ -12,6 +13,7 @@ import { nameSchema } from '~/keeping/fields';
 import { found, Refusal } from '~/keeping/server/refusal.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { fileOf, ownFile } from './clientFile.server';
+import { asideOf } from './record/bundle.server';
 import { consentWords } from './consentWords';
 import { ownerOnly } from './practice.server';
 
@@ -47,6 +49,15 @@ async function standing({ db, now }: Setting, who: Principal, clientId: string) 
   return standingOf(found(contact, 'client'), years, dayOf(now().getTime(), who.timeZone));
 }
 
+/** How many of each kind are kept beside a record, and why. */
+const counts = (aside: readonly { type: string; why: string }[]) =>
+  rollups(
+    aside,
+    (all) => all.length,
+    ({ type }) => type,
+    ({ why }) => why,
+  ).flatMap(([type, whys]) => whys.map(([why, many]) => ({ type, why, many })));
+
 /** How the record of a client is kept: for who works here. */
 export async function keepingOf(setting: Setting, who: Principal, clientId: string) {
   const file = await fileOf(setting, who, clientId);
@@ -59,6 +70,7 @@ export async function keepingOf(setting: Setting, who: Principal, clientId: stri
     steps: (await consentOf(setting.db, clientId)).toReversed(),
     held: await heldIn(setting.db, clientId),
     words: consentWords(who.practiceName),
+    aside: counts(await asideOf(setting.db, clientId)),
     today: dayOf(setting.now().getTime(), file.timeZone),
   };
 }

@@ -16,6 +16,7 @@ export const SAW = {
   points: 'took out the tender points',
   measures: 'took out the measures',
   record: 'took out the whole record',
+  bundle: 'took out the record as FHIR',
 } as const;
 
 interface Sighting {

@@ -277,6 +277,29 @@ export const tombstone = pgTable(
   (table) => [index('tombstone_practice').on(table.practiceId)],
 );
 
+/**
+ * A resource of another program that this one has no place for, or that is true of elsewhere only: kept beside the record as it
+ * came, and told on. It goes with its client.
+ */
+export const keptAside = pgTable(
+  'kept_aside',
+  {
+    id: uuid('id').primaryKey(),
+    clientId: uuid('client_id')
+      .notNull()
+      .references(() => client.id, { onDelete: 'cascade' }),
+    /** What it is, as the other program names it. */
+    type: text('type').notNull(),
+    why: text('why').notNull(),
+    resource: jsonb('resource').$type<Record<string, unknown>>().notNull(),
+    by: uuid('by')
+      .notNull()
+      .references(() => user.id),
+    at: instant('at').notNull(),
+  },
+  (table) => [index('kept_aside_client').on(table.clientId)],
+);
+
 export const invitation = pgTable(
   'invitation',
   {

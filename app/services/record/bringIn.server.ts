@@ -17,16 +17,7 @@ import {
 import { isUniqueBreach } from '~/keeping/server/isUniqueBreach.server';
 import { Refusal } from '~/keeping/server/refusal.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
-import { complaintPage } from '../complaining.server';
-import { dischargeOf } from '../discharge.server';
-import { fileHead } from '../clientFile.server';
-import { handOutOf } from '../handOut.server';
 import { pictureWrittenAnew } from '../measuring.server';
-import { planOf } from '../planning.server';
-import { referralNote } from '../referral.server';
-import { reviewOf, sessionLogOf } from '../reviewing.server';
-import { screeningOf } from '../screening.server';
-import { visitPage, visitRecords } from '../visits.server';
 import {
   clientRecord,
   expectKnownEdition,
@@ -35,14 +26,12 @@ import {
   type ClientRecord,
 } from './contents.server';
 import { elsewhereAddress } from './elsewhere';
+import { ALREADY, ERASED_HERE, readBack } from './readBack.server';
 import type { Person } from './shapes.server';
 
 const AT_ONCE = 500;
 /** Nobody signs in by it: it is no hash of anything. */
 const NO_PASS_PHRASE = 'none';
-
-const ALREADY =
-  'Some of what the archive holds is in this installation already, in another file. Nothing was brought in.';
 
 /** Puts all rows of a table in. */
 async function putRows(db: Database, table: string, rows: readonly Row[]): Promise<void> {
@@ -128,30 +117,6 @@ async function putPeople(
   );
 }
 
-/**
- * Reads a record back as every screen does. What this edition cannot show is not let in: whoever opened the file would
- * find a page that breaks.
- */
-async function readBack(setting: Setting, who: Principal, { id }: ClientRecord): Promise<void> {
-  try {
-    await fileHead(setting, who, id);
-    await screeningOf(setting, who, id);
-    await complaintPage(setting, who, id);
-    await visitPage(setting, who, id);
-    await visitRecords(setting, who, id);
-    await planOf(setting, who, id);
-    await handOutOf(setting, who, id);
-    await referralNote(setting, who, id);
-    await dischargeOf(setting, who, id);
-    await reviewOf(setting, who, id);
-    await sessionLogOf(setting, who, id);
-  } catch (error) {
-    // The data being away is no fault of the record.
-    if (codeOf(error) !== null) throw error;
-    throw new RecordTrouble('The record is whole, but this edition cannot show it');
-  }
-}
-
 /** What the database itself refuses, as a sentence. */
 function refusalOf(error: unknown): unknown {
   if (error instanceof RecordTrouble)
@@ -190,11 +155,7 @@ export async function bringInRecord(
     const people = await peopleIn(archive);
     const record = await clientRecord(archive, clientId, people);
     const files = (record.rows.get('client') ?? []).map(({ id }) => String(id));
-    if ((await erasedOf(setting.db, files)).length > 0)
-      throw new Refusal(
-        409,
-        'This record was erased here: it is not brought in again. Open a new file if they come back.',
-      );
+    if ((await erasedOf(setting.db, files)).length > 0) throw new Refusal(409, ERASED_HERE);
     const here = await filesHere(setting.db, files);
     const own = here.find(({ id, practiceId }) => id === clientId && practiceId === who.practiceId);
     if (own) return { clientId, name: own.name, isNew: false };
@@ -217,7 +178,7 @@ export async function bringInRecord(
         action: 'brought in a record',
         subject: clientId,
       });
-      await readBack({ ...setting, db: queued(tx) }, who, record);
+      await readBack({ ...setting, db: queued(tx) }, who, record.id);
     });
     return { clientId, name: record.name, isNew: true };
   } catch (error) {
@@ -297,7 +258,7 @@ export async function bringInPractice(
         const record = await clientRecord(open, id, people);
         await putRecord(tx, open, record, (file) => ({ ...file, practice_id: practiceId }));
         await lookAnew(tx, id, at);
-        await readBack({ ...setting, db: queued(tx) }, who, record);
+        await readBack({ ...setting, db: queued(tx) }, who, record.id);
         onClient(n + 1, manifest.clients.length);
       }
       const [count] = await tx.select({ n: sql<number>`count(*)::integer` }).from(client);

@@ -91,6 +91,7 @@ const JSON_SHAPES: Readonly<Record<string, z.ZodType>> = {
   // Told anew from the log.
   'practised_session.summary': z.looseObject({}),
   'session_event.body': eventBodySchema,
+  'kept_aside.resource': z.looseObject({ resourceType: z.string().max(64) }),
   'session_response.places': z.array(z.object({ siteId: z.string().max(64), side })).max(60),
   'session_response.besides': z.array(z.string().max(40)).max(10),
   'reminding.wish': reminderWishSchema,

@@ -108,7 +108,11 @@ export default function Course({ loaderData }: Route.ComponentProps) {
           <a href="/record.zip" download>
             Your whole record as one file
           </a>{' '}
-          can be read in there.
+          can be read in there; for another clinic’s program there is{' '}
+          <a href="/record.json" download>
+            the same as FHIR
+          </a>
+          , without pictures.
         </p>
         <p className={classes.soft}>
           <Link to="/record">Who sees your record, how long it is kept, and having it erased</Link>

@@ -3,6 +3,7 @@ import { Form, Link, redirect, useNavigation } from 'react-router';
 import { staffContext } from '~/context.server';
 import { act } from '~/door.server';
 import { Refusal } from '~/keeping/server/refusal.server';
+import { bringInBundle } from '~/services/record/bringInBundle.server';
 import { bringInRecord } from '~/services/record/bringIn.server';
 import { Notice } from '~/ui/parts/Notice';
 import { useSaid } from '~/ui/parts/useSaid';
@@ -21,8 +22,13 @@ export async function action({ context, request }: Route.ActionArgs) {
     if (!(file instanceof File) || file.size === 0)
       throw new Refusal(422, 'Choose the file of a record first.');
     const bytes = new Uint8Array(await file.arrayBuffer());
-    const brought = await bringInRecord(setting, who, bytes);
-    if (brought.isNew) return redirect(`/clients/${brought.clientId}/details`);
+    // What begins like JSON is a Bundle; an archive is a zip.
+    const isJson = /^\s*[{[]/.test(new TextDecoder().decode(bytes.subarray(0, 64)));
+    const brought = isJson
+      ? await bringInBundle(setting, who, new TextDecoder().decode(bytes))
+      : await bringInRecord(setting, who, bytes);
+    if (brought.isNew)
+      return redirect(`/clients/${brought.clientId}/${isJson ? 'record' : 'details'}`);
     return { ok: true as const, ...brought };
   });
 }
@@ -39,6 +45,11 @@ export default function BringIn({ actionData }: Route.ComponentProps) {
         Read in here it is the same: complaints, interviews, points, figures, every version of the
         routine and every session with its log, each with its day and whose hand it was.
       </p>
+      <p>
+        A Bundle of FHIR R4 from another program gives complaints, interviews, points and figures;
+        its routine becomes a draft. What has no place here, and sessions led elsewhere, is kept
+        beside the file as it came.
+      </p>
       {said?.ok === false && <Notice>{said.message}</Notice>}
       {said?.ok && (
         <Notice tone="quiet">
@@ -50,9 +61,9 @@ export default function BringIn({ actionData }: Route.ComponentProps) {
         <FileInput
           name="archive"
           label="The file"
-          description="It ends in .zip and was made by “The whole record”."
+          description="One that ends in .zip and was made by “The whole record”, or a Bundle of FHIR (.json)."
           placeholder="Choose a file"
-          accept=".zip,application/zip"
+          accept=".zip,.json,application/zip,application/json,application/fhir+json"
         />
         <div className={classes.actions}>
           <Button type="submit" loading={isUnderWay}>

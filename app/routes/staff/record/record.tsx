@@ -115,6 +115,22 @@ export default function TheirRecord({ loaderData, actionData }: Route.ComponentP
           <Link to={`/clients/${loaderData.clientId}/take-out`}>Take out</Link>.
         </p>
       </section>
+      {loaderData.aside.length > 0 && (
+        <section aria-label="Kept beside it">
+          <h3>Kept beside it</h3>
+          <p>
+            It came from another program and has no place here. It goes out again with the record as
+            FHIR, as it came.
+          </p>
+          <ul className={classes.aside}>
+            {loaderData.aside.map(({ type, why, many }) => (
+              <li key={`${type} ${why}`}>
+                {many} × {type}: {why}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       <Erase {...loaderData} />
     </div>
   );

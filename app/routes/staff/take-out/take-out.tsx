@@ -67,6 +67,14 @@ export default function TakeOut({ loaderData, params }: Route.ComponentProps) {
               everything in it, pictures too, for another practice that works with Entspann
             </span>
           </li>
+          <li>
+            <a href={`${file}/record.json`} download>
+              FHIR
+            </a>
+            <span>
+              for the program of another clinic: a Bundle of FHIR R4, without pictures and notes
+            </span>
+          </li>
         </ul>
       </section>
       <section aria-label="What the columns hold">
