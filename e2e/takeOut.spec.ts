@@ -273,3 +273,23 @@ test('a record goes to another program as FHIR, and one from there becomes a fil
   await page.getByRole('link', { name: 'what brings them' }).click();
   await expect(page.getByText('Stiff neck').first()).toBeVisible();
 });
+
+test('the simulated clinic says what another program understands of a record and of a calendar', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await stepInAs(page, 'Maren');
+  await page.goto(`${await fileOf(page, 'Hollis Verbeek')}/take-out`);
+  await page.getByRole('button', { name: 'Send it there' }).click();
+  const received = page.getByRole('region', { name: 'A receiving clinic, simulated' });
+  await expect(received.getByText('Simulated clinic, received: Hollis Verbeek')).toBeVisible();
+  await expect(received.getByText('pain rating, 0–10 (LOINC 72514-3)')).toBeVisible();
+  await expect(received.getByText('care plan, active')).toBeVisible();
+
+  const { page: client } = await otherDevice(browser, baseURL);
+  await stepInAs(client, 'Odalys');
+  await client.goto('/reminders');
+  await client.getByRole('button', { name: 'Send it there' }).click();
+  await expect(client.getByText(/“Time to practise”, first/).first()).toBeVisible();
+});

@@ -13,6 +13,7 @@ import { isSignedIn, passing } from '~/door.server';
 import type { Setting } from '~/keeping/server/setting.server';
 import * as build from 'virtual:react-router/server-build';
 import { bodyLimits } from './bodyLimits';
+import { simulatedClinic } from './devices/clinic';
 import { simulatedScale } from './devices/scale';
 import { simulatedTilt } from './devices/tilt';
 import { codesOf } from './errorCodes';
@@ -154,6 +155,7 @@ export function createApp(options: AppOptions): Express {
   app.use('/devices', forPeople(setting));
   app.use('/devices/scale', simulatedScale(time));
   app.use('/devices/tilt', simulatedTilt(time));
+  if (setting.demo) app.use('/devices/clinic', simulatedClinic());
   app.use(needsRoom(setting.hasRoom), bodyLimits);
   const route = createRequestHandler({
     build,

@@ -73,6 +73,7 @@ describe('the route of an address', () => {
     ['/%E0%A4%A', '(none)'],
     ['/assets/app-1a2b.js', '/assets/*'],
     ['/devices/scale/0198c/reading', '/devices/scale/:name'],
+    ['/devices/clinic/documents', '/devices/clinic/documents'],
   ])('%s is logged as %s', (address, pattern) => {
     expect(patternOf(address)).toBe(pattern);
   });

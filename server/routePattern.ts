@@ -45,6 +45,7 @@ export function routePatterns(routes: Manifest): (address: string) => string {
     if (path === '/' || path === '') return '/';
     if (path.startsWith('/assets/')) return '/assets/*';
     const device = /^\/devices\/(scale|tilt)\//.exec(path);
+    if (path === '/devices/clinic/documents') return path;
     if (device) return `/devices/${device[1] ?? ''}/:name`;
     return patterns.find(({ shape }) => shape.test(path))?.pattern ?? '(none)';
   };

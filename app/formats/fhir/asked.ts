@@ -7,7 +7,18 @@ import type {
   QuestionnaireResponseItem,
   Reference,
 } from 'fhir/r4';
-import { flag, observed, PAIN, partConcept, SAYS, SCREENING, SYSTEM, text, to } from './codes';
+import {
+  also,
+  flag,
+  observed,
+  PAIN,
+  partConcept,
+  SAYS,
+  SCREENING,
+  SYSTEM,
+  text,
+  to,
+} from './codes';
 import type { ComplaintTold, InterviewTold, StandingTold } from './careRecord';
 
 /** What brings a client, in their own words. */
@@ -39,10 +50,11 @@ export const standingAs = (
   category: [
     { coding: [{ system: SYSTEM.observationCategory, code: 'survey', display: 'Survey' }] },
   ],
-  code: observed('complaint-standing', 'A complaint in the last seven days'),
+  code: also(PAIN, observed('complaint-standing', 'A complaint at its strongest in seven days')),
   subject,
   focus: [to(complaintId)],
   effectiveDateTime: one.day,
+  valueInteger: one.strongest,
   method: {
     coding: [
       {
@@ -53,7 +65,6 @@ export const standingAs = (
     ],
   },
   component: [
-    { code: { coding: [PAIN], text: 'At its strongest' }, valueInteger: one.strongest },
     { code: observed('days', 'Days it was there, of seven'), valueInteger: one.days },
     { code: observed('hinders', 'How much it hindered, 0–10'), valueInteger: one.hinders },
   ],

@@ -77,6 +77,12 @@ export const observed = (code: string, text: string): CodeableConcept => ({
   text,
 });
 
+/** The same with a published code besides. */
+export const also = (coding: Coding, of: CodeableConcept): CodeableConcept => ({
+  ...of,
+  coding: [coding, ...(of.coding ?? [])],
+});
+
 export const to = (id: string): Reference => ({ reference: `urn:uuid:${id}` });
 
 /** UCUM’s codes of our units. */

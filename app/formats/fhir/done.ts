@@ -9,7 +9,18 @@ import type {
   ServiceRequest,
 } from 'fhir/r4';
 import { v5 as uuidOf } from 'uuid';
-import { asJson, observed, PAIN, quantity, SAYS, siteConcept, SYSTEM, text, to } from './codes';
+import {
+  also,
+  asJson,
+  observed,
+  PAIN,
+  quantity,
+  SAYS,
+  siteConcept,
+  SYSTEM,
+  text,
+  to,
+} from './codes';
 import type { CareRecord, SessionTold, VersionTold } from './careRecord';
 
 /** The same part of the same thing has the same id each time it is told. */
@@ -137,12 +148,12 @@ export function sessionAs(session: SessionTold, subject: Reference): (Procedure 
     id: partOf(id, `place ${place.siteId} ${place.side}`),
     partOf: [to(id)],
     status: takenBack ? 'entered-in-error' : 'final',
-    code: observed('place-of-session', 'A place in a session of home practice'),
+    code: also(PAIN, observed('place-of-session', 'Tenderness of a place while first pressed')),
     subject,
     effectiveDateTime: instant(startedAt),
+    ...(place.before === null ? {} : { valueInteger: place.before }),
     bodySite: siteConcept(place.siteId, place.side),
     component: [
-      ...rated('before', 'While first pressed', place.before),
       ...rated('after', 'On letting go', place.after),
       { code: observed('contact', 'Contact'), valueQuantity: quantity(place.contactSeconds, 's') },
       { code: observed('holds-done', 'Holds that were held'), valueInteger: place.holdsDone },

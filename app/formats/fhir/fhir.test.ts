@@ -264,7 +264,9 @@ describe('a record as a Bundle of FHIR R4', () => {
         ({ system, code: of }) => system === 'http://loinc.org' && of === '72514-3',
       ),
     );
-    expect(pain).toHaveLength(record.points.length);
+    const standings = record.complaints.flatMap(({ told }) => told);
+    const places = record.sessions.flatMap((one) => one.places);
+    expect(pain).toHaveLength(record.points.length + standings.length + places.length);
     const figures = observations.filter(({ valueQuantity }) => valueQuantity);
     for (const { valueQuantity } of figures) {
       expect(valueQuantity?.system).toBe('http://unitsofmeasure.org');

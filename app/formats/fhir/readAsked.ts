@@ -2,7 +2,7 @@ import { complaintSchema } from '#core/complaint';
 import { readReplies } from '#core/screening';
 import { z } from 'zod';
 import type { ComplaintTold, InterviewTold, StandingTold } from './careRecord';
-import { PAIN, SAYS, SYSTEM } from './codes';
+import { SAYS, SYSTEM } from './codes';
 import {
   codeIn,
   concept,
@@ -43,9 +43,6 @@ export function complaintOf(given: Resource): ComplaintTold {
 }
 
 export const standingOf = (one: Resource): StandingTold => {
-  const [strongest] = (one.component ?? []).filter(
-    ({ code }) => codeIn(code, SYSTEM.loinc) === PAIN.code,
-  );
   const days = partOf(one, 'days')?.valueInteger ?? -1;
   if (!Number.isInteger(days) || days < 0 || days > 7)
     throw new NotForUs('its days are none of 0 to 7');
@@ -54,7 +51,7 @@ export const standingOf = (one: Resource): StandingTold => {
     day: dayIn(one.effectiveDateTime, 'effectiveDateTime'),
     from: codeIn(one.method, SYSTEM.observed) === 'home' ? 'home' : 'visit',
     days,
-    strongest: ratingIn(strongest?.valueInteger) ?? 0,
+    strongest: ratingIn(one.valueInteger) ?? 0,
     hinders: ratingIn(partOf(one, 'hinders')?.valueInteger) ?? 0,
   };
 };

@@ -95,7 +95,7 @@ export function sessionOf(given: Resource): SessionTold {
 export const placeTold = (one: Resource): PlaceTold => ({
   siteId: codeIn(placeOf(one), SYSTEM.site) ?? '',
   side: sideIn(placeOf(one)),
-  before: ratingIn(partOf(one, 'before')?.valueInteger),
+  before: ratingIn(one.valueInteger),
   after: ratingIn(partOf(one, 'after')?.valueInteger),
   contactSeconds: partOf(one, 'contact')?.valueQuantity?.value ?? 0,
   holdsDone: partOf(one, 'holds-done')?.valueInteger ?? 0,

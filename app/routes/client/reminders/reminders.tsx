@@ -21,6 +21,7 @@ import {
 import { Notice } from '~/ui/parts/Notice';
 import { capital, nearDay } from '~/ui/parts/words';
 import { useSaid } from '~/ui/parts/useSaid';
+import { Receiving } from '~/ui/receiving/Receiving';
 import type { Route } from './+types/reminders';
 import { KeepsItself } from './KeepsItself';
 import { ThisDevice } from './ThisDevice';
@@ -33,6 +34,7 @@ export async function loader({ context }: Route.LoaderArgs) {
   return load(async () => ({
     ...(await ownReminding(setting, who)),
     calendar: await calendarAddress(setting, who),
+    demo: setting.demo,
   }));
 }
 
@@ -225,6 +227,9 @@ export default function Reminders({ loaderData, actionData }: Route.ComponentPro
       {hasRoutine && <InYourCalendar />}
       {(hasRoutine || calendar) && (
         <KeepsItself now={calendar} told={said?.ok && calendar ? said.address : null} />
+      )}
+      {loaderData.demo && hasRoutine && (
+        <Receiving from="/calendar.ics" what="your calendar" heading="h2" />
       )}
       <p>
         <Link to="/today">To today</Link>

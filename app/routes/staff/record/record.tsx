@@ -101,7 +101,9 @@ export default function TheirRecord({ loaderData, actionData }: Route.ComponentP
       <section aria-label="What was said about keeping it">
         <h3>What was said about keeping it</h3>
         <Said steps={steps} today={today} />
-        <p className={classes.soft}>Who joins with an invitation agrees to this: “{words}”</p>
+        {!steps.some((step) => step.words === words) && (
+          <p className={classes.soft}>Who joins with an invitation agrees to this: “{words}”</p>
+        )}
         <Note said={steps} name={name} askedOn={askedOn} />
       </section>
       <section aria-label="How long it is kept">

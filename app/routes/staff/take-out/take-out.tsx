@@ -3,6 +3,7 @@ import { TABLES, WRITTEN } from '~/formats/csv';
 import { staffContext } from '~/context.server';
 import { load } from '~/door.server';
 import { fileOf } from '~/services/clientFile.server';
+import { Receiving } from '~/ui/receiving/Receiving';
 import { Tables } from '~/ui/takeOut/Tables';
 import type { Route } from './+types/take-out';
 import { Columns } from './Columns';
@@ -14,6 +15,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   const { setting, who } = context.get(staffContext);
   return load(async () => ({
     name: (await fileOf(setting, who, params.clientId)).name,
+    demo: setting.demo,
     tables: TABLES.map(({ id, title }) => ({
       id,
       title,
@@ -24,7 +26,7 @@ export async function loader({ context, params }: Route.LoaderArgs) {
 
 /** What of a file can be taken out of the house, and in which form. */
 export default function TakeOut({ loaderData, params }: Route.ComponentProps) {
-  const { name, tables } = loaderData;
+  const { name, tables, demo } = loaderData;
   const file = `/clients/${params.clientId}`;
   return (
     <div className={classes.page}>
@@ -71,12 +73,11 @@ export default function TakeOut({ loaderData, params }: Route.ComponentProps) {
             <a href={`${file}/record.json`} download>
               FHIR
             </a>
-            <span>
-              for the program of another clinic: a Bundle of FHIR R4, without pictures and notes
-            </span>
+            <span>for another clinic’s program: a Bundle of FHIR R4, without pictures</span>
           </li>
         </ul>
       </section>
+      {demo && <Receiving from={`${file}/record.json`} what="this record as FHIR" heading="h3" />}
       <section aria-label="What the columns hold">
         <h3>What the columns hold</h3>
         {tables.map(({ id, title, columns }) => (
