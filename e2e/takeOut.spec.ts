@@ -293,3 +293,28 @@ test('the simulated clinic says what another program understands of a record and
   await client.getByRole('button', { name: 'Send it there' }).click();
   await expect(client.getByText(/“Time to practise”, first/).first()).toBeVisible();
 });
+
+test('the figure, the strip and the drawings are taken out as they are seen', async ({ page }) => {
+  await stepInAs(page, 'Maren');
+  const file = await fileOf(page, 'Hollis Verbeek');
+  for (const [path, says, holds] of [
+    ['map', 'Take the figure out as', /<path|<circle/],
+    ['plan', 'Take the strip out as', /The routine along time/],
+    ['hand-out', 'Take the drawings out as', /Routine \d+ of/],
+  ] as const) {
+    await page.goto(`${file}/${path}`);
+    const row = page.locator('p', { hasText: says });
+    const coming = page.waitForEvent('download');
+    await row.getByRole('button', { name: 'SVG' }).click();
+    const svg = await readFile(await (await coming).path(), 'utf8');
+    expect(svg).toMatch(holds);
+    // It stands by itself: no class of a sheet that is not there, nothing fetched.
+    expect(svg).not.toMatch(/ class="|href="http/);
+    const image = page.waitForEvent('download');
+    await row.getByRole('button', { name: 'PNG' }).click();
+    const png = PNG.sync.read(await readFile(await (await image).path()));
+    expect(png.width).toBeGreaterThan(600);
+    const [first] = png.data;
+    expect(png.data.some((byte, at) => at % 4 === 0 && byte !== first)).toBe(true);
+  }
+});

@@ -9,24 +9,27 @@ export function TakeOut({
   title,
   file,
   table,
+  says = 'Take what is seen',
 }: {
   within: RefObject<HTMLElement | null>;
   title: string;
   /** Without its ending. */
   file: string;
-  /** The same as CSV; read only once it is wanted. */
-  table: () => Promise<string>;
+  /** The same as CSV, where figures stand behind it; read only once it is wanted. */
+  table?: () => Promise<string>;
+  /** Completes “… out as SVG”. */
+  says?: string;
 }) {
   const [trouble, setTrouble] = useState('');
   const seen = (): Taken[] =>
     [
       ...(within.current?.querySelectorAll<SVGSVGElement>('svg[role="img"], svg[data-axis]') ?? []),
     ].map((svg) => ({
-      name: (svg.getAttribute('aria-label') ?? '').split(':')[0] ?? '',
+      name: (svg.getAttribute('aria-label') ?? '').split(': ')[0] ?? '',
       svg,
     }));
   const made = async (as: 'svg' | 'png' | 'csv') => {
-    if (as === 'csv') return new Blob([await table()], { type: 'text/csv;charset=utf-8' });
+    if (as === 'csv' && table) return new Blob([await table()], { type: 'text/csv;charset=utf-8' });
     const text = asSvg(title, seen());
     return as === 'svg' ? new Blob([text], { type: 'image/svg+xml' }) : asPng(text);
   };
@@ -40,9 +43,9 @@ export function TakeOut({
   };
   return (
     <p className={classes.takeOut}>
-      Take what is seen out as <LinkButton onClick={() => void take('svg')}>SVG</LinkButton>{' '}
+      {says} out as <LinkButton onClick={() => void take('svg')}>SVG</LinkButton>{' '}
       <LinkButton onClick={() => void take('png')}>PNG</LinkButton>{' '}
-      <LinkButton onClick={() => void take('csv')}>CSV</LinkButton>
+      {table && <LinkButton onClick={() => void take('csv')}>CSV</LinkButton>}
       {trouble && <span role="alert">{trouble}</span>}
     </p>
   );

@@ -1,10 +1,13 @@
 /** What of a drawing's look is written into it, so that it stands by itself. */
 const STYLES = [
   ...['fill', 'fill-opacity', 'stroke', 'stroke-width', 'stroke-dasharray', 'stroke-opacity'],
-  ...['font-family', 'font-size', 'font-weight', 'text-anchor'],
+  ...['stroke-linecap', 'stroke-linejoin', 'opacity', 'visibility', 'display'],
+  ...['font-family', 'font-size', 'font-weight', 'text-anchor', 'dominant-baseline'],
 ] as const;
 const NAME_HEIGHT = 22;
 const PAD = 12;
+/** How wide a letter of a title or a name is at most, on average. */
+const [TITLE_LETTER, NAME_LETTER] = [7.2, 7.4];
 
 /** A drawing as it is seen, with its styles written into it. */
 function standing(svg: SVGSVGElement): SVGSVGElement {
@@ -34,11 +37,17 @@ export interface Taken {
 
 /** Drawings under each other as one SVG, each under its name, with a title. */
 export function asSvg(title: string, drawings: readonly Taken[]): string {
+  // As it is seen, also in the dark.
+  const { backgroundColor: ground, color: ink } = getComputedStyle(document.body);
   const sizes = drawings.map(({ svg }) => {
     const { width, height } = svg.viewBox.baseVal;
     return { width, height };
   });
-  const width = Math.max(320, ...sizes.map((one) => one.width)) + 2 * PAD;
+  const words = [
+    title.length * TITLE_LETTER,
+    ...drawings.map(({ name }) => name.length * NAME_LETTER),
+  ];
+  const width = Math.ceil(Math.max(320, ...sizes.map((one) => one.width), ...words)) + 2 * PAD;
   let y = PAD + NAME_HEIGHT;
   const parts = drawings.map(({ name, svg }, n) => {
     const { width: w = 0, height: h = 0 } = sizes[n] ?? {};
@@ -52,14 +61,14 @@ export function asSvg(title: string, drawings: readonly Taken[]): string {
     const heading =
       over === 0
         ? ''
-        : `<text x="${PAD}" y="${y + 14}" font-family="sans-serif" font-size="13" font-weight="600" fill="#1f2a28">${escaped(name)}</text>`;
+        : `<text x="${PAD}" y="${y + 14}" font-family="sans-serif" font-size="13" font-weight="600" fill="${ink}">${escaped(name)}</text>`;
     y += over + h + PAD;
     return heading + new XMLSerializer().serializeToString(copy);
   });
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${y}" viewBox="0 0 ${width} ${y}">`,
-    `<title>${escaped(title)}</title><rect width="100%" height="100%" fill="#fff"/>`,
-    `<text x="${PAD}" y="${PAD + 8}" font-family="sans-serif" font-size="14" fill="#1f2a28">${escaped(title)}</text>`,
+    `<title>${escaped(title)}</title><rect width="100%" height="100%" fill="${ground}"/>`,
+    `<text x="${PAD}" y="${PAD + 8}" font-family="sans-serif" font-size="14" fill="${ink}">${escaped(title)}</text>`,
     ...parts,
     '</svg>',
   ].join('');

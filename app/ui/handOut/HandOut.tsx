@@ -1,6 +1,7 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { RoutineItem } from '#core/routine';
+import { TakeOut } from '../charts/TakeOut';
 import { LinkButton } from '../parts/LinkButton';
 import { SceneDrawing } from '../poses/SceneDrawing';
 import {
@@ -98,6 +99,7 @@ export function HandOut({
   pdf: string;
 }) {
   const { from, message, lines, stops, call, limits } = handOutTold(data);
+  const drawn = useRef<HTMLOListElement>(null);
   return (
     <main className={classes.sheet}>
       <p className={classes.tools}>
@@ -109,11 +111,12 @@ export function HandOut({
       <h1>{data.name}</h1>
       <p className={classes.soft}>{from}</p>
       {message && <p>{message}</p>}
-      <ol className={classes.lines}>
+      <ol className={classes.lines} ref={drawn}>
         {lines.map((line) => (
           <Line key={line.item.id} line={line} />
         ))}
       </ol>
+      <TakeOut within={drawn} title={from} file="drawings" says="Take the drawings" />
       <h2>What stops you</h2>
       <p>{stops}</p>
       <p>{call}</p>

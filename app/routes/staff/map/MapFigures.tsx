@@ -1,5 +1,6 @@
-import type { ComponentProps, ReactNode } from 'react';
+import { useRef, type ComponentProps, type ReactNode } from 'react';
 import { VIEWS } from '#core/anatomy';
+import { TakeOut } from '~/ui/charts/TakeOut';
 import { BodyMap } from '~/ui/map/BodyMap';
 import { ViewFigures, ViewTools, type ShownViews } from '~/ui/map/ViewTools';
 
@@ -12,21 +13,25 @@ export function MapFigures({
   says,
   ...map
 }: MapProps & { view: ShownViews; undo: ReactNode; says: string }) {
+  const figures = useRef<HTMLDivElement>(null);
   return (
     <>
       <ViewTools view={view} after={<kbd>v</kbd>}>
         {undo}
       </ViewTools>
-      <ViewFigures view={view}>
-        {(one) => (
-          <BodyMap
-            {...map}
-            view={one}
-            shown={view.shown}
-            label={`${VIEWS[one].name}: ${says}, listed beside the drawing`}
-          />
-        )}
-      </ViewFigures>
+      <div ref={figures}>
+        <ViewFigures view={view}>
+          {(one) => (
+            <BodyMap
+              {...map}
+              view={one}
+              shown={view.shown}
+              label={`${VIEWS[one].name}: ${says}, listed beside the drawing`}
+            />
+          )}
+        </ViewFigures>
+      </div>
+      <TakeOut within={figures} title={says} file="map" says="Take the figure" />
     </>
   );
 }

@@ -15,6 +15,7 @@ import { SiteList } from '~/ui/plan/SiteList';
 import { StartFrom } from '~/ui/plan/StartFrom';
 import { Sums } from '~/ui/plan/Sums';
 import { TypedNumber } from '~/ui/plan/TypedNumber';
+import { TakeOut } from '~/ui/charts/TakeOut';
 import { Strip } from '~/ui/strip/Strip';
 import { useKeys } from '~/ui/parts/useKeys';
 import { WeekPlan } from '~/ui/week/WeekPlan';
@@ -31,6 +32,7 @@ export function PlanBench({ data }: { data: PlanData }) {
   const { state, dispatch, issue, draft, findings, context, mending, counts, offReasons } = bench;
   const { routine, selectedId, troubles } = state;
   const editor = useRef<HTMLDivElement>(null);
+  const strip = useRef<HTMLDivElement>(null);
   const planClient = useMemo(
     () => ({ affectedSide: file.affectedSide, tools: bench.client.tools }),
     [file.affectedSide, bench.client.tools],
@@ -145,12 +147,14 @@ export function PlanBench({ data }: { data: PlanData }) {
         </Notice>
       )}
       {routine.items.length > 0 && (
-        <Strip
-          layout={bench.layout}
-          numbers={bench.numbers}
-          selectedId={selectedId}
-          onSelect={select}
-        />
+        <div ref={strip}>
+          <Strip
+            layout={bench.layout}
+            numbers={bench.numbers}
+            selectedId={selectedId}
+            onSelect={select}
+          />
+        </div>
       )}
       {(starting || routine.items.length === 0) && (
         <StartFrom
@@ -203,6 +207,7 @@ export function PlanBench({ data }: { data: PlanData }) {
           </div>
           <div ref={editor}>
             <ChosenLine bench={bench} clientId={file.id} />
+            <TakeOut within={strip} title={file.name} file="strip" says="Take the strip" />
           </div>
         </div>
       )}
