@@ -135,6 +135,10 @@ test('prescribing, joining, practising and reviewing by keyboard alone', async (
   await laptop.keyboard.type('linnea@client.example');
   await laptop.keyboard.press('Tab');
   await laptop.keyboard.type(PASS_PHRASE);
+  await tabTo(laptop, /^I agree that/);
+  expect(await showsFocus(laptop)).toBe(true);
+  await laptop.keyboard.press('Space');
+  await tabTo(laptop, 'Join');
   await laptop.keyboard.press('Enter');
   await laptop.waitForURL('**/today');
   await laptop.clock.install();

@@ -34,7 +34,7 @@ test('a client agrees on joining, asks to be erased, and is: what stays is that 
   await phone.getByRole('link', { name: /having it erased/ }).click();
   await expect(phone.getByText('It may be kept')).toBeVisible();
   await expect(phone.getByText(/^It has to be kept 10 years/)).toBeVisible();
-  await phone.getByRole('button', { name: 'Ask that it be erased' }).click();
+  await phone.getByRole('button', { name: 'Ask for erasure' }).click();
   await expect(phone.getByText(/You asked on/)).toBeVisible();
 
   await page.goto('/day');

@@ -41,7 +41,7 @@ function Wish({ askedOn, mayGo, years, practiceName }: Data) {
           Your sign-in ends with it: take out first what you want to keep.
         </p>
         <Button type="submit" name="what" value="erasure taken back" variant="outline">
-          Let it stay after all
+          Let it stay
         </Button>
       </Form>
     );
@@ -55,7 +55,7 @@ function Wish({ askedOn, mayGo, years, practiceName }: Data) {
         It cannot be brought back, and your routine goes with it.
       </p>
       <Button type="submit" name="what" value="erasure asked" variant="outline">
-        Ask that it be erased
+        Ask for erasure
       </Button>
     </Form>
   );
