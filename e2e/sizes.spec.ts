@@ -14,6 +14,7 @@ const STAGES = [
   'join',
   'take-out',
   'record',
+  'bring-in',
   'brings',
   'complaint',
 ];
@@ -29,6 +30,7 @@ const STAFF = [
     '/lean',
     '/clients/new',
     '/clients/bring-in',
+    '/clients/bring-in-list',
   ],
   '/settings/practice',
   '/settings/trail',

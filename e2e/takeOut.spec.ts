@@ -76,7 +76,9 @@ test('the hand-out as PDF says what the page says, in another reader, and its co
   for (const name of ['Hollis Verbeek', 'Ilse Marchetti', 'Tamsin Okoro', 'Nuno Castellan']) {
     const file = await fileOf(page, name);
     await page.goto(`${file}/hand-out`);
-    const said = await page.locator('main h1, main h2, main p, main ol ol li').allTextContents();
+    const said = (
+      await page.locator('main h1, main h2, main p, main ol ol li').allTextContents()
+    ).filter((words) => !words.startsWith('Take the drawings out'));
     // The first is the line of tools.
     const told = said.filter((text) => !/^BackPrint/.test(text));
     expect(told.length).toBeGreaterThan(8);
@@ -317,4 +319,39 @@ test('the figure, the strip and the drawings are taken out as they are seen', as
     const [first] = png.data;
     expect(png.data.some((byte, at) => at % 4 === 0 && byte !== first)).toBe(true);
   }
+});
+
+test('the referral note and the brief as PDF say what their pages say, in another reader', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const folder = mkdtempSync(join(tmpdir(), 'entspann-note-'));
+  const read = (pdf: Buffer) => {
+    const file = join(folder, 'note.pdf');
+    writeFileSync(file, pdf);
+    return bare(execFileSync('pdftotext', [file, '-'], { encoding: 'utf8' }));
+  };
+  const words = async (of: Page, address: string) => {
+    const answer = await of.request.get(address);
+    expect(answer.headers()['content-type']).toBe('application/pdf');
+    return read(await answer.body());
+  };
+  await stepInAs(page, 'Maren');
+  const file = await fileOf(page, 'Hollis Verbeek');
+  await page.goto(`${file}/referral`);
+  const note = await words(page, `${file}/referral.pdf`);
+  for (const said of await page.locator('main h1, main h3, main li span').allTextContents())
+    expect(note).toContain(bare(said));
+  await page.goto(`${file}/review`);
+  const brief = await words(page, `${file}/brief.pdf?paper=letter&large=yes`);
+  const glance = page.getByRole('region', { name: 'At a glance' });
+  for (const said of await glance.getByRole('definition').allTextContents())
+    expect(brief).toContain(bare(said));
+  // A client has their own note, and nobody else’s brief.
+  const { page: client } = await otherDevice(browser, baseURL);
+  await stepInAs(client, 'Hollis');
+  expect(await words(client, '/referral.pdf')).toContain('HollisVerbeek');
+  expect((await client.request.get(`${file}/brief.pdf`)).status()).toBe(404);
+  rmSync(folder, { recursive: true });
 });

@@ -6,6 +6,8 @@ const MOST_FORM = 256_000;
 const MOST_JSON = 2_000_000;
 /** Most bytes of a record archive: years of sessions are a tenth of it, pictures the rest. */
 const MOST_ARCHIVE = 60_000_000;
+/** Most bytes of a table that is brought in. */
+const MOST_TABLE = 4_000_000;
 /** Most bytes of a picture. */
 const MOST_PICTURE = 12_000_000;
 const MOST_FIELDS = 1_000;
@@ -13,6 +15,7 @@ const MOST_DEPTH = 32;
 
 const PICTURES = /^\/clients\/[^/]+\/pictures(\.data)?$/;
 const ARCHIVES = /^\/clients\/bring-in(\.data)?$/;
+const TABLES = /^\/clients\/(bring-in-list|[^/]+\/bring-in)(\.data)?$/;
 const OPEN = new Set(['{', '['].map((bracket) => bracket.charCodeAt(0)));
 const CLOSE = new Set(['}', ']'].map((bracket) => bracket.charCodeAt(0)));
 const [QUOTE, ESCAPE, AND] = ['"', '\\', '&'].map((letter) => letter.charCodeAt(0));
@@ -57,6 +60,7 @@ export function fieldsOf(form: Buffer, contentType: string): number {
 /** How a request’s body is measured. */
 function limitFor(path: string, contentType: string): { bytes: number; what: string } {
   if (ARCHIVES.test(path)) return { bytes: MOST_ARCHIVE, what: 'An archive' };
+  if (TABLES.test(path)) return { bytes: MOST_TABLE, what: 'A table' };
   if (PICTURES.test(path)) return { bytes: MOST_PICTURE, what: 'A picture' };
   if (/^application\/json\b/i.test(contentType)) return { bytes: MOST_JSON, what: 'What is sent' };
   return { bytes: MOST_FORM, what: 'A form' };

@@ -10,6 +10,7 @@ export const SAW = {
   file: 'saw a client file',
   referral: 'took out a referral note',
   handOut: 'took out a hand-out',
+  brief: 'took out a brief',
   sessions: 'took out the sessions',
   holds: 'took out the holds',
   ratings: 'took out the ratings',

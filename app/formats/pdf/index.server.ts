@@ -1,6 +1,8 @@
-import type { OnPaper } from './handOut.server';
+import type { OnPaper } from './paper.server';
 
-export { handOutPdf, type OnPaper, type Sheet, type SheetLine } from './handOut.server';
+export { handOutPdf, type Sheet, type SheetLine } from './handOut.server';
+export { pagesPdf, type DrawnStroke, type PageItem, type Pages } from './pages.server';
+export type { OnPaper } from './paper.server';
 
 /** What a hand-out is sent as. */
 export const asPdf = { type: 'application/pdf', ending: 'pdf' } as const;

@@ -2,7 +2,7 @@ import { isHold, isPress, type Routine } from '#core/routine';
 import { itemFor, routineWith } from '#core/examples';
 import { handOutSheet } from '~/ui/handOut/told';
 import { runsOf } from './faces.server';
-import { handOutPdf, onPaper } from './index.server';
+import { handOutPdf, onPaper, pagesPdf, type PageItem, type Pages } from './index.server';
 import { reachOf } from './strip.server';
 
 const SITES = [
@@ -142,5 +142,60 @@ describe('a hand-out as PDF', () => {
       'https://practice.example/today',
     );
     expect(sheet.lines[0]?.place).toEqual({ siteId: 'calf', sides: ['right'] });
+  });
+});
+
+describe('a document of pages', () => {
+  const pages = (items: PageItem[], title = 'Brief: Zoë Őry'): Pages => ({
+    title,
+    under: ['Sandholm Quay Practice'],
+    sections: [
+      { title: 'At a glance', level: 2, items },
+      { title: 'Nothing here', level: 2, items: [] },
+    ],
+    sign: 'Examined, signature:',
+    limits: 'Common practice.',
+  });
+  const answers = (many: number) =>
+    Array.from({ length: many }, (_, n): PageItem => ({
+      kind: 'answer',
+      asks: `Question ${n}: ${'a long one '.repeat(n % 9)}`,
+      says: n % 2 ? 'yes' : 'not asked',
+      care: n % 2 === 1,
+    }));
+
+  it('goes on over as many pages as it needs, more of them in large letters', async () => {
+    const how = { paper: 'A4', large: false } as const;
+    expect(pagesOf(await pagesPdf(pages(answers(5)), how))).toBe(1);
+    const usualPages = pagesOf(await pagesPdf(pages(answers(90)), how));
+    expect(usualPages).toBeGreaterThan(2);
+    const large = await pagesPdf(pages(answers(90)), { paper: 'LETTER', large: true });
+    expect(pagesOf(large)).toBeGreaterThan(usualPages);
+  });
+
+  it('draws strokes of every shape: none, one rated once, the whole scale, of one day', async () => {
+    const strokes = [
+      [],
+      [{ at: 0, before: 4, after: null }],
+      [
+        { at: 0, before: 0, after: 10 },
+        { at: 1, before: 10, after: 0 },
+      ],
+      [{ at: 1, before: 5, after: 5 }],
+    ];
+    const items = strokes.map((one, n): PageItem => ({
+      kind: 'strokes',
+      name: `Calf ${n}`,
+      says: '7 at first, 3 at last',
+      strokes: one,
+    }));
+    const pdf = await pagesPdf(pages(items), { paper: 'A4', large: false });
+    expect(pagesOf(pdf)).toBe(1);
+    // Each is a picture with words of its own.
+    expect(
+      Buffer.from(pdf)
+        .toString('latin1')
+        .match(/\/S \/Figure/g),
+    ).toHaveLength(4);
   });
 });

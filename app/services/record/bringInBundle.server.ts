@@ -179,11 +179,10 @@ async function putRecord(
     ),
   );
   const last = record.versions.at(-1);
-  if (last)
-    await tx.insert(routine).values({
-      ...{ id: uuid(), clientId, draft: last.routine, draftBy: by, draftAt: at, draftRevision: 1 },
-      createdAt: at,
-    });
+  await tx.insert(routine).values({
+    ...{ id: uuid(), clientId, createdAt: at },
+    ...(last && { draft: last.routine, draftBy: by, draftAt: at, draftRevision: 1 }),
+  });
   await putAll(aside, (some) =>
     tx.insert(keptAside).values(
       some.map(({ type, why, resource }) => ({

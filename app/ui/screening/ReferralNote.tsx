@@ -1,37 +1,21 @@
 import { Link } from 'react-router';
-import type { Level, ScreenFinding } from '#core/screening';
 import { longDay } from '~/ui/parts/words';
 import { LinkButton } from '~/ui/parts/LinkButton';
+import { askedFor, EMERGENCY, LIMITS, NOTHING_ASKED, SIGN, type NoteData } from './noteTold';
 import classes from './ReferralNote.module.css';
 
-/** What the note holds, as the service makes it. */
-export interface NoteData {
-  name: string;
-  occupation: string;
-  therapistName: string;
-  practiceName: string;
-  today: string;
-  answeredOn: string | null;
-  stop: { level: Extract<Level, 'emergency' | 'refer'> } | null;
-  findings: readonly ScreenFinding[];
-  groups: readonly {
-    title: string;
-    answers: readonly { asks: string; says: 'yes' | 'no' | null; more: string }[];
-  }[];
-}
-
 /** A note to take along: what was asked, what was answered, what is asked for. */
-export function Note({ data, back }: { data: NoteData; back: string }) {
+export function Note({ data, back, pdf }: { data: NoteData; back: string; pdf: string }) {
   const { stop, findings, groups, answeredOn } = data;
-  const severe = findings.filter(
-    ({ level, clearedBy }) =>
-      !clearedBy && (level === 'emergency' || level === 'refer' || level === 'ask'),
-  );
+  const asked = askedFor(findings);
   return (
     <main className={classes.sheet}>
       <p className={classes.tools}>
         <Link to={back}>Back</Link>
         <LinkButton onClick={() => window.print()}>Print</LinkButton>
+        <a href={pdf} download>
+          PDF
+        </a>
       </p>
       <h1>Referral note</h1>
       <p>
@@ -41,25 +25,15 @@ export function Note({ data, back }: { data: NoteData; back: string }) {
         <strong>{data.name}</strong>
         {data.occupation && `, ${data.occupation}`}
       </p>
-      {stop?.level === 'emergency' && (
-        <p className={classes.now}>
-          Answers that point to an emergency. If help has not been called yet: call emergency
-          services now.
-        </p>
-      )}
+      {stop?.level === 'emergency' && <p className={classes.now}>{EMERGENCY}</p>}
       <h2>What is asked for</h2>
-      {severe.length === 0 ? (
-        <p>Nothing in the answers asks for a referral.</p>
+      {asked.length === 0 ? (
+        <p>{NOTHING_ASKED}</p>
       ) : (
         <ul>
-          {[...new Map(severe.map((one) => [one.rule, one])).values()].map(({ rule, level }) => (
+          {asked.map(({ rule, says }) => (
             <li key={rule}>
-              <strong>{rule}</strong>:{' '}
-              {level === 'ask'
-                ? 'medical clearance for gentle self-release with balls, rollers and hand tools.'
-                : level === 'emergency'
-                  ? 'to be seen at once.'
-                  : 'to be examined in person before any self-release goes on.'}
+              <strong>{rule}</strong>: {says}
             </li>
           ))}
         </ul>
@@ -84,11 +58,8 @@ export function Note({ data, back }: { data: NoteData; back: string }) {
           </ul>
         </section>
       ))}
-      <p className={classes.sign}>Examined, findings, date, signature:</p>
-      <p className={classes.soft}>
-        Answers to a screening interview, not an examination. Common practice; local codes and the
-        judgement of whoever examines come first.
-      </p>
+      <p className={classes.sign}>{SIGN}</p>
+      <p className={classes.soft}>{LIMITS}</p>
     </main>
   );
 }

@@ -12,5 +12,5 @@ export async function loader({ context }: Route.LoaderArgs) {
 }
 
 export default function OwnReferral({ loaderData }: Route.ComponentProps) {
-  return <Note data={loaderData} back="/today" />;
+  return <Note data={loaderData} back="/today" pdf="/referral.pdf" />;
 }

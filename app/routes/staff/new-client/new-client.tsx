@@ -108,6 +108,9 @@ export default function NewClient({ loaderData, actionData }: Route.ComponentPro
           <Link to="/clients/bring-in" onClick={forget}>
             Bring in a record instead
           </Link>
+          <Link to="/clients/bring-in-list" onClick={forget}>
+            Bring in a list
+          </Link>
           <Link to="/day" onClick={forget}>
             Back to the day sheet
           </Link>

@@ -12,10 +12,11 @@ export async function loader({ context, params }: Route.LoaderArgs) {
   return load(async () => {
     const note = await referralNote(setting, who, params.clientId);
     await noteSighting(setting, who, params.clientId, 'referral');
-    return { back: `/clients/${params.clientId}/screen`, note };
+    const file = `/clients/${params.clientId}`;
+    return { back: `${file}/screen`, pdf: `${file}/referral.pdf`, note };
   });
 }
 
 export default function StaffReferral({ loaderData }: Route.ComponentProps) {
-  return <Note data={loaderData.note} back={loaderData.back} />;
+  return <Note data={loaderData.note} back={loaderData.back} pdf={loaderData.pdf} />;
 }

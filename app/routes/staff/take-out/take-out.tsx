@@ -45,7 +45,13 @@ export default function TakeOut({ loaderData, params }: Route.ComponentProps) {
             </li>
             <li>
               <Link to={`${file}/referral`}>A referral note</Link>
-              <span>what was found and done, for a colleague</span>
+              <span>what was answered and what is asked for, for a colleague</span>
+            </li>
+            <li>
+              <a href={`${file}/brief.pdf`} download>
+                The brief
+              </a>
+              <span>how it goes: three sentences, ratings, reach, their words (PDF)</span>
             </li>
           </ul>
         </section>
@@ -55,6 +61,10 @@ export default function TakeOut({ loaderData, params }: Route.ComponentProps) {
             For a spreadsheet, or a program of your own: CSV, one line a thing, all there ever was.
           </p>
           <Tables from={`${file}/take-out`} />
+          <p>
+            Figures or ratings that were kept elsewhere:{' '}
+            <Link to={`${file}/bring-in`}>bring in a table</Link>
+          </p>
         </section>
       </div>
       <section aria-label="The whole record">
