@@ -139,6 +139,8 @@ test('every address lies behind a door, and each door answers each asker as it s
   browser,
   baseURL,
 }) => {
+  // Every address is asked as everybody: more of them take longer.
+  test.setTimeout(300_000);
   await stepInAs(page, 'Maren');
   const file = await addClient(page, 'Behind Doors');
   const ownId = clientIdOf(file);
