@@ -41,21 +41,28 @@ export const isFields = (value: unknown): value is Fields =>
 /** Deeper is no resource of anybody. */
 const DEEPEST = 40;
 
-/** Every reference that stands in a value, however deep. */
-export function referencesIn(value: unknown, depth = 0): string[] {
-  if (depth > DEEPEST) return [];
-  if (Array.isArray(value)) return value.flatMap((one) => referencesIn(one, depth + 1));
+/** A longer name is of no kind of resource. */
+const LONGEST_TYPE = 64;
+
+function isTooDeep(value: unknown, depth = 0): boolean {
+  if (depth > DEEPEST) return true;
+  if (typeof value !== 'object' || value === null) return false;
+  return Object.values(value).some((one) => isTooDeep(one, depth + 1));
+}
+
+/** Every reference that stands in a value. */
+function referencesIn(value: unknown): string[] {
+  if (Array.isArray(value)) return value.flatMap((one) => referencesIn(one));
   if (!isFields(value)) return [];
   return Object.entries(value).flatMap(([name, inner]) =>
-    name === 'reference' && typeof inner === 'string' ? [inner] : referencesIn(inner, depth + 1),
+    name === 'reference' && typeof inner === 'string' ? [inner] : referencesIn(inner),
   );
 }
 
 /** Extensions that say nothing, or two things (ext-1). */
-function emptyExtensions(value: unknown, depth = 0): number {
-  if (depth > DEEPEST) return 0;
+function emptyExtensions(value: unknown): number {
   if (Array.isArray(value)) {
-    return value.reduce<number>((sum, one) => sum + emptyExtensions(one, depth + 1), 0);
+    return value.reduce<number>((sum, one) => sum + emptyExtensions(one), 0);
   }
   if (!isFields(value)) return 0;
   return Object.entries(value).reduce((sum, [name, inner]) => {
@@ -67,7 +74,7 @@ function emptyExtensions(value: unknown, depth = 0): number {
             return says + (keys.includes('extension') ? 1 : 0) !== 1 || !keys.includes('url');
           }).length
         : 0;
-    return sum + own + emptyExtensions(inner, depth + 1);
+    return sum + own + emptyExtensions(inner);
   }, 0);
 }
 
@@ -96,13 +103,19 @@ function faultsOf(resource: Fields): string[] {
 export function faultsIn(bundle: unknown): string[] {
   if (!isFields(bundle) || bundle.resourceType !== 'Bundle')
     return ['That is no Bundle of FHIR: its resourceType is not “Bundle”.'];
+  if (isTooDeep(bundle)) return ['The Bundle is nested deeper than a record is.'];
   const entries = Array.isArray(bundle.entry) ? (bundle.entry as unknown[]) : [];
   const urls = new Map<string, number>();
   const faults: string[] = [];
   const names = new Set<string>();
   for (const [at, entry] of entries.entries()) {
     const resource = isFields(entry) ? entry.resource : undefined;
-    if (!isFields(entry) || !isFields(resource) || typeof resource.resourceType !== 'string') {
+    if (
+      !isFields(entry) ||
+      !isFields(resource) ||
+      typeof resource.resourceType !== 'string' ||
+      resource.resourceType.length > LONGEST_TYPE
+    ) {
       faults.push(`Entry ${at + 1} holds no resource.`);
       continue;
     }

@@ -1,6 +1,7 @@
 import Validator from '@asymmetrik/fhir-json-schema-validator';
 import { BODY_PART_IDS, REGIONS, SIDES, SITES } from '#core/anatomy';
 import { addDays } from '#core/calendar';
+import { standingSchema } from '#core/complaint';
 import { anyMixedRoutine } from '#core/examples';
 import { TESTS } from '#core/measurement';
 import { routineSchema, lineTitle } from '#core/routine';
@@ -41,14 +42,16 @@ const anyComplaint: fc.Arbitrary<ComplaintTold> = fc.record({
   stops: anyText(80),
   over: fc.boolean(),
   told: fc.array(
-    fc.record({
-      id: anyId,
-      day: anyDay,
-      from: fc.constantFrom('home' as const, 'visit' as const),
-      days: fc.integer({ min: 0, max: 7 }),
-      strongest: anyRating,
-      hinders: anyRating,
-    }),
+    fc
+      .record({
+        id: anyId,
+        day: anyDay,
+        from: fc.constantFrom('home' as const, 'visit' as const),
+        days: fc.integer({ min: 0, max: 7 }),
+        strongest: anyRating,
+        hinders: anyRating,
+      })
+      .filter((one) => standingSchema.safeParse(one).success),
     { maxLength: 3 },
   ),
 });
@@ -153,16 +156,18 @@ const anySession = (versions: readonly string[]): fc.Arbitrary<SessionTold> =>
     ),
   });
 
-const anyVersions = fc.array(
-  fc.record({
-    id: anyId,
-    number: fc.integer({ min: 1, max: 40 }),
-    issuedOn: anyDay,
-    reason: anyText(60),
-    routine: anyMixedRoutine.map((routine) => routineSchema.parse(routine)),
-  }),
-  { minLength: 1, maxLength: 2 },
-);
+const anyVersions = fc
+  .array(
+    fc.record({
+      id: anyId,
+      number: fc.integer({ min: 1, max: 40 }),
+      issuedOn: anyDay,
+      reason: anyText(60),
+      routine: anyMixedRoutine.map((routine) => routineSchema.parse(routine)),
+    }),
+    { minLength: 1, maxLength: 2 },
+  )
+  .map((all) => all.sort((a, b) => a.issuedOn.localeCompare(b.issuedOn) || a.number - b.number));
 
 const anyRecord: fc.Arbitrary<CareRecord> = fc
   .tuple(
@@ -441,6 +446,55 @@ describe('a record as a Bundle of FHIR R4', () => {
     ]);
   });
 
+  it('takes nothing for true that was called off, entered in error, or not answered', () => {
+    const record = whole();
+    const read = (change: (bundle: Bundle) => void) => {
+      const bundle = written(record);
+      change(bundle);
+      return fromBundle(bundle);
+    };
+    const put = (type: string, status: string) => (bundle: Bundle) => {
+      for (const one of ofType(bundle, type)) (one as { status: string }).status = status;
+    };
+    const mistaken = read(put('Observation', 'entered-in-error'));
+    expect([mistaken.record.points, mistaken.record.measures]).toEqual([[], []]);
+    expect(mistaken.aside.map(({ why }) => why)).toContain('its status is entered-in-error');
+    // What was found at a visit that was called off is of its day, and of no visit.
+    const off = read(put('Encounter', 'cancelled')).record;
+    expect(off.visits).toEqual([]);
+    expect(off.points).toHaveLength(record.points.length);
+    expect(off.points.every(({ visitId }) => visitId === null)).toBe(true);
+    expect(read(put('QuestionnaireResponse', 'in-progress')).record.interviews).toEqual([]);
+    const refuted = read((bundle) => {
+      for (const one of ofType(bundle, 'Condition'))
+        (one as { verificationStatus?: object }).verificationStatus = {
+          coding: [{ code: 'refuted' }],
+        };
+    });
+    expect(refuted.record.complaints).toEqual([]);
+    // A question without an answer is not a “no”; another questionnaire is no screening.
+    const open = read((bundle) => {
+      for (const one of ofType(bundle, 'QuestionnaireResponse'))
+        for (const item of (one as { item?: { answer?: object[] }[] }).item ?? []) item.answer = [];
+    });
+    expect(open.record.interviews.map(({ replies }) => replies)).toEqual(
+      record.interviews.map(() => []),
+    );
+    const other = read((bundle) => {
+      for (const one of ofType(bundle, 'QuestionnaireResponse'))
+        (one as { questionnaire?: string }).questionnaire = 'https://elsewhere.example/q';
+    });
+    expect(other.record.interviews).toEqual([]);
+    expect(other.aside.map(({ why }) => why)).toContain('it answers other questions than these');
+  });
+
+  it('the routine that was issued last is the last, in whichever order they are told', () => {
+    const record = whole();
+    const bundle = written(record);
+    const { record: read } = fromBundle({ ...bundle, entry: (bundle.entry ?? []).toReversed() });
+    expect(read.versions.map(({ id }) => id)).toEqual(record.versions.map(({ id }) => id));
+  });
+
   it('keeps what belongs to something that could not be read', () => {
     const record = whole();
     const bundle = written(record);
@@ -479,7 +533,7 @@ describe('a record as a Bundle of FHIR R4', () => {
         },
         /has no name/,
       ],
-      [{ resourceType: 'Bundle', type: 'collection', entry: deep }, /holds no resource/],
+      [{ resourceType: 'Bundle', type: 'collection', entry: deep }, /nested deeper/],
     ];
     for (const [given, says] of bad) expect(() => fromBundle(given)).toThrow(says);
   });

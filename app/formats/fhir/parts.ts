@@ -39,6 +39,7 @@ export const resourceShape = z.looseObject({
   id: z.string().optional(),
   status: z.string().optional(),
   code: concept.optional(),
+  verificationStatus: concept.optional(),
   extension: z.array(extension).optional(),
   note: z.array(z.looseObject({ text: z.string().optional() })).optional(),
   subject: reference.optional(),
@@ -107,7 +108,21 @@ export function ratingIn(value: number | undefined, what = 'a rating'): number |
 
 export const saysOf = ({ extension: all = [] }: Resource, url: string) =>
   all.find((one) => one.url === url);
-export const noteOf = ({ note }: Resource): string => note?.[0]?.text ?? '';
+/** A longer note is no remark. */
+const LONGEST_NOTE = 4_000;
+
+export function noteOf({ note }: Resource): string {
+  const text = note?.[0]?.text ?? '';
+  if (text.length > LONGEST_NOTE)
+    throw new NotForUs(`its note has more than ${LONGEST_NOTE} characters`);
+  return text;
+}
+
+/** A text of one line; null: it is not told. */
+export function lineIn(text: string | undefined, what: string): string | null {
+  if ((text ?? '').length > 400) throw new NotForUs(`${what} has more than 400 characters`);
+  return text ?? null;
+}
 
 /** JSON within an extension of ours. */
 export function jsonIn(text: string | undefined, what: string): unknown {

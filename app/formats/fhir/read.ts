@@ -112,12 +112,37 @@ function readObservation(one: Resource, into: Reading, entry: number): void {
   else throw new NotForUs('nobody here knows what was observed');
 }
 
+/** How a resource has to stand for it to be true: what was called off, or entered in error, is not. */
+const STANDS: Readonly<Record<string, readonly string[]>> = {
+  Encounter: ['in-progress', 'onleave', 'finished'],
+  Observation: ['preliminary', 'final', 'amended', 'corrected'],
+  QuestionnaireResponse: ['completed', 'amended'],
+  CarePlan: ['active', 'on-hold', 'revoked', 'completed'],
+};
+const UNTRUE = ['entered-in-error', 'refuted'];
+
+/** @throws NotForUs for what is told and does not hold */
+function expectStanding(one: Resource): void {
+  const { resourceType: type, status } = one;
+  // A session that was taken back is told so, with what was rated in it.
+  const isOfSession = codesIn(one.code, SYSTEM.observed).includes('place-of-session');
+  const known = isOfSession ? undefined : STANDS[type];
+  if (known && !known.includes(status ?? ''))
+    throw new NotForUs(`its status is ${status ?? 'not told'}`);
+  if (type === 'Condition') {
+    const verified = one.verificationStatus?.coding?.[0]?.code;
+    if (verified !== undefined && UNTRUE.includes(verified))
+      throw new NotForUs(`it is ${verified}`);
+  }
+}
+
 function readResource(
   one: Resource,
   into: Reading,
   requests: ReadonlyMap<string, Resource>,
   entry: number,
 ): void {
+  expectStanding(one);
   switch (one.resourceType) {
     case 'Condition':
       into.complaints.push(complaintOf(one));
@@ -205,6 +230,10 @@ export function fromBundle(bundle: unknown): {
   const organization = organizationShape.safeParse(of('Organization')[0]?.resource);
   const practitioner = of('Practitioner')[0]?.resource;
   const { standings, places, ...rest } = into;
+  const visits = new Set(rest.visits.map(({ id }) => id));
+  // A visit that was called off is no visit: what was found is of its day all the same.
+  const atVisit = <T extends { visitId: string | null }>(one: T): T =>
+    one.visitId === null || visits.has(one.visitId) ? one : { ...one, visitId: null };
   const known = new Set([...rest.complaints, ...rest.sessions].map(({ id }) => id));
   for (const { of: whole, entry } of [...standings, ...places]) {
     if (whole !== null && known.has(whole)) continue;
@@ -230,6 +259,12 @@ export function fromBundle(bundle: unknown): {
         id: typeof practitioner?.id === 'string' ? practitioner.id : '',
         name: practitioner ? nameOf(practitioner) : '',
       },
+      points: rest.points.map(atVisit),
+      measures: rest.measures.map(atVisit),
+      // Oldest first, in whichever order they are told.
+      versions: rest.versions.toSorted(
+        (a, b) => a.issuedOn.localeCompare(b.issuedOn) || a.number - b.number,
+      ),
       complaints: rest.complaints.map((one) => ({
         ...one,
         told: standings.flatMap(({ of: id, part }) => (id === one.id ? [part] : [])),

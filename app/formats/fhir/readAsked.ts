@@ -1,8 +1,8 @@
-import { complaintSchema } from '#core/complaint';
+import { complaintSchema, standingSchema } from '#core/complaint';
 import { readReplies } from '#core/screening';
 import { z } from 'zod';
 import type { ComplaintTold, InterviewTold, StandingTold } from './careRecord';
-import { SAYS, SYSTEM } from './codes';
+import { SAYS, SCREENING, SYSTEM } from './codes';
 import {
   codeIn,
   concept,
@@ -10,7 +10,6 @@ import {
   idOf,
   NotForUs,
   partOf,
-  ratingIn,
   resourceShape,
   saysOf,
   sideIn,
@@ -43,16 +42,17 @@ export function complaintOf(given: Resource): ComplaintTold {
 }
 
 export const standingOf = (one: Resource): StandingTold => {
-  const days = partOf(one, 'days')?.valueInteger ?? -1;
-  if (!Number.isInteger(days) || days < 0 || days > 7)
-    throw new NotForUs('its days are none of 0 to 7');
+  const read = standingSchema.safeParse({
+    days: partOf(one, 'days')?.valueInteger,
+    strongest: one.valueInteger,
+    hinders: partOf(one, 'hinders')?.valueInteger,
+  });
+  if (!read.success) throw new NotForUs(read.error.issues[0]?.message ?? 'it cannot be read');
   return {
+    ...read.data,
     id: idOf(one),
     day: dayIn(one.effectiveDateTime, 'effectiveDateTime'),
     from: codeIn(one.method, SYSTEM.observed) === 'home' ? 'home' : 'visit',
-    days,
-    strongest: ratingIn(one.valueInteger) ?? 0,
-    hinders: ratingIn(partOf(one, 'hinders')?.valueInteger) ?? 0,
   };
 };
 
@@ -77,7 +77,10 @@ const interviewShape = resourceShape.extend({
 
 export function interviewOf(given: Resource): InterviewTold {
   const one = interviewShape.parse(given);
-  const stored = one.item.map(({ linkId, answer: [first] }) => {
+  if (one.questionnaire !== SCREENING) throw new NotForUs('it answers other questions than these');
+  // What was not answered was not asked: it is no “no”.
+  const answered = one.item.filter(({ answer: [first] }) => first?.valueBoolean !== undefined);
+  const stored = answered.map(({ linkId, answer: [first] }) => {
     const more = z.array(itemShape).parse(first?.item ?? []);
     const under = (name: string) =>
       more.find((inner) => inner.linkId === `${linkId}.${name}`)?.answer ?? [];

@@ -8,6 +8,7 @@ import {
   dayIn,
   idIn,
   idOf,
+  lineIn,
   noteOf,
   NotForUs,
   partOf,
@@ -90,8 +91,8 @@ export function measureOf(one: Resource, code: string): MeasureTold {
     moment: momentShape.parse(partOf(one, 'moment')?.valueString),
     tries: partsOf(one, 'try').flatMap(({ valueQuantity }) => valueQuantity?.value ?? []),
     value: one.valueQuantity?.value ?? null,
-    seen: one.valueString ?? null,
-    mark: partOf(one, 'mark')?.valueString ?? null,
+    seen: lineIn(one.valueString, 'what was seen'),
+    mark: lineIn(partOf(one, 'mark')?.valueString, 'what it was judged by'),
     way: wayShape.parse(codeIn(one.method, SYSTEM.observed)),
   };
 }

@@ -21,14 +21,14 @@ export function toBundle(
 ): Bundle {
   const { client, practice, therapist } = record;
   const subject = to(client.id);
-  const told = { subject, therapist: to(therapist.id), doseWords };
+  const how = { subject, therapist: to(therapist.id), doseWords };
   const inForce = inForceOf(record);
   const patient: Patient = {
     resourceType: 'Patient',
     id: client.id,
     name: [{ text: client.name }],
     ...(client.bornOn === null ? {} : { birthDate: client.bornOn }),
-    generalPractitioner: [told.therapist],
+    generalPractitioner: [how.therapist],
     managingOrganization: to(practice.id),
   };
   const organization: Organization = {
@@ -42,7 +42,7 @@ export function toBundle(
     id: therapist.id,
     name: [{ text: therapist.name }],
   };
-  const resources: FhirResource[] = [
+  const own: FhirResource[] = [
     patient,
     organization,
     practitioner,
@@ -55,9 +55,14 @@ export function toBundle(
     ...structuresOf(record, subject),
     ...record.points.map((one) => pointAs(one, subject)),
     ...record.measures.map((one) => measureAs(one, subject)),
-    ...record.versions.flatMap((one) => planAs(one, one === inForce, told)),
+    ...record.versions.flatMap((one) => planAs(one, one === inForce, how)),
     ...record.sessions.flatMap((one) => sessionAs(one, subject)),
-    ...(besides as readonly FhirResource[]),
+  ];
+  // A record that came home brings its own practice and therapist along.
+  const told = new Set(own.map(({ id }) => id));
+  const resources = [
+    ...own,
+    ...(besides as readonly FhirResource[]).filter(({ id }) => !told.has(id)),
   ];
   return withPlainBlanks({
     resourceType: 'Bundle',

@@ -1,7 +1,6 @@
 import { getTableName, sql } from 'drizzle-orm';
 import { putIn } from '~/db/archive.server';
 import { recordAudit } from '~/db/audit.server';
-import { codeOf } from '~/db/codeOf.server';
 import type { Database } from '~/db/database.server';
 import { erasedOf } from '~/db/erase.server';
 import { queued } from '~/db/queued.server';
@@ -14,7 +13,6 @@ import {
   RecordTrouble,
   type OpenRecord,
 } from '~/formats/archive/index.server';
-import { isUniqueBreach } from '~/keeping/server/isUniqueBreach.server';
 import { Refusal } from '~/keeping/server/refusal.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { pictureWrittenAnew } from '../measuring.server';
@@ -26,7 +24,7 @@ import {
   type ClientRecord,
 } from './contents.server';
 import { elsewhereAddress } from './elsewhere';
-import { ALREADY, ERASED_HERE, readBack } from './readBack.server';
+import { ALREADY, ERASED_HERE, readBack, refusalOf } from './readBack.server';
 import type { Person } from './shapes.server';
 
 const AT_ONCE = 500;
@@ -115,17 +113,6 @@ async function putPeople(
   return new Set(
     here.flatMap((one) => (one.endedAt === null && one.role !== 'client' ? [one.id] : [])),
   );
-}
-
-/** What the database itself refuses, as a sentence. */
-function refusalOf(error: unknown): unknown {
-  if (error instanceof RecordTrouble)
-    return new Refusal(422, `${error.message.replace(/\.?$/, '.')} Nothing was brought in.`);
-  if (isUniqueBreach(error)) return new Refusal(409, ALREADY);
-  // 22: data that cannot be; 23: a rule of the tables.
-  return /^2[23]/.test(codeOf(error) ?? '')
-    ? new Refusal(422, 'The archive holds what no record can hold. Nothing was brought in.')
-    : error;
 }
 
 /**

@@ -20,7 +20,6 @@ import {
   screening,
   visit,
 } from '~/db/schema.server';
-import { RecordTrouble } from '~/formats/archive/index.server';
 import {
   BundleTrouble,
   fromBundle,
@@ -29,11 +28,10 @@ import {
   type CareRecord,
 } from '~/formats/fhir';
 import { nameSchema } from '~/keeping/fields';
-import { isUniqueBreach } from '~/keeping/server/isUniqueBreach.server';
 import { Refusal } from '~/keeping/server/refusal.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { allStorable, NOT_STORABLE } from '~/keeping/storable';
-import { ALREADY, ERASED_HERE, readBack } from './readBack.server';
+import { ALREADY, ERASED_HERE, readBack, refusalOf } from './readBack.server';
 
 /** More is no record of one person. */
 const MOST_ENTRIES = 50_000;
@@ -60,9 +58,9 @@ function parsed(text: string): unknown {
 /** A Bundle as a record, or a refusal that says what is wrong with it and where. */
 function readBundle(text: string) {
   const bundle = parsed(text);
-  if (!allStorable(bundle)) throw new Refusal(422, `${NOT_STORABLE} Nothing was brought in.`);
   try {
     const read = fromBundle(bundle);
+    if (!allStorable(bundle)) throw new Refusal(422, `${NOT_STORABLE} Nothing was brought in.`);
     const { name, bornOn } = read.record.client;
     if (!nameSchema.safeParse(name).success)
       throw new Refusal(
@@ -92,6 +90,16 @@ async function putAll<Row>(rows: readonly Row[], put: (some: Row[]) => PromiseLi
   for (let at = 0; at < rows.length; at += AT_ONCE) await put(rows.slice(at, at + AT_ONCE));
 }
 
+/** Why a figure is not believed; null: it is. */
+function notBelieved({ testId, quantityId, tries, value, seen }: CareRecord['measures'][number]) {
+  const quantity = findQuantity(testId, quantityId);
+  if (!quantity)
+    return value === null && seen !== null ? null : 'it tells a figure where one is seen';
+  const reading = readingOf(quantity, tries.length > 0 ? tries : value === null ? [] : [value]);
+  if (!reading.ok) return reading.mistake.says;
+  return reading.value.value === value ? null : 'its figure is not the middle of its tries';
+}
+
 /** Splits what can be kept from what no body can show, which is kept beside the record. */
 function judged(record: CareRecord, besides: (id: string, why: string) => void): CareRecord {
   return {
@@ -101,12 +109,10 @@ function judged(record: CareRecord, besides: (id: string, why: string) => void):
       if (!place.ok) besides(point.id, place.mistake.says);
       return place.ok;
     }),
-    measures: record.measures.filter(({ id, testId, quantityId, tries, value }) => {
-      const quantity = findQuantity(testId, quantityId);
-      if (!quantity) return true;
-      const reading = readingOf(quantity, tries.length > 0 ? tries : value === null ? [] : [value]);
-      if (!reading.ok) besides(id, reading.mistake.says);
-      return reading.ok;
+    measures: record.measures.filter((measure) => {
+      const why = notBelieved(measure);
+      if (why !== null) besides(measure.id, why);
+      return why === null;
     }),
   };
 }
@@ -227,7 +233,10 @@ export async function bringInBundle(
   // Told aside twice, for want of a part and for being of elsewhere, it is kept once.
   const once = [...new Map(all.map((one) => [one.entry, one])).values()];
   const today = dayOf(at.getTime(), who.timeZone);
-  const days = [...record.points, ...record.measures, ...record.visits, ...record.interviews];
+  const days = [
+    ...[...record.points, ...record.measures, ...record.visits, ...record.interviews],
+    ...record.complaints.flatMap((one) => one.told),
+  ];
   if (days.some(({ day }) => day > today))
     throw new Refusal(
       422,
@@ -250,10 +259,7 @@ export async function bringInBundle(
       await readBack({ ...setting, db: queued(tx) }, who, clientId);
     });
   } catch (error) {
-    if (error instanceof RecordTrouble)
-      throw new Refusal(422, `${error.message}. Nothing was brought in.`);
-    if (isUniqueBreach(error)) throw new Refusal(409, ALREADY);
-    throw error;
+    throw refusalOf(error, 'The Bundle');
   }
   return { clientId, name, isNew: true };
 }

@@ -9,11 +9,10 @@ import { practice, user } from '~/db/schema.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
 import { faultsIn, fromBundle } from '~/formats/fhir';
 import type { Principal } from '~/keeping/server/setting.server';
-import { fileOf } from '../clientFile.server';
+import { fileHead, fileOf } from '../clientFile.server';
 import { seedDemo } from '../demo/seed.server';
 import { eraseRecord, keepingOf } from '../erasing.server';
 import { planOf } from '../planning.server';
-import { screeningOf } from '../screening.server';
 import { openSignIn, principalOf } from '../signIns.server';
 import { NOW, secondPractice, settingFor, setUp } from '../testing/practiceForTests.server';
 import { trail, trailSchema } from '../trail.server';
@@ -141,11 +140,11 @@ describe('a record as a Bundle of FHIR R4', () => {
   }, 180_000);
 
   it('counts every yes until a therapist here has asked, and says what is kept beside', async () => {
-    const yes = [...taken.keys()];
-    const open = await Promise.all(
-      yes.map(async (id) => (await screeningOf(here, newOwner, id)).due),
-    );
-    expect(open.some((due) => due.length > 0)).toBe(true);
+    for (const [id, { name, bundle }] of taken) {
+      const told = fromBundle(bundle).record.interviews;
+      const { answersWait } = await fileHead(here, newOwner, id);
+      expect([name, answersWait]).toEqual([name, told.length > 0]);
+    }
     const { aside } = await keepingOf(here, newOwner, biggest().id);
     expect(aside.find(({ type }) => type === 'Procedure')).toMatchObject({
       why: expect.stringContaining('in no chart here') as string,
@@ -215,8 +214,15 @@ describe('a record as a Bundle of FHIR R4', () => {
       await expect(bringInBundle(fresh, newOwner, text).then(() => name)).rejects.toThrow(says);
       expect([name, await countRows(into.db)]).toEqual([name, before]);
     }
-    // A figure no body can show is not believed: it is kept beside.
+    // A figure no body can show is not believed: it is kept beside; nor is one that its tries do not give.
     const odd = other((copy) => {
+      const [second] = (copy.entry ?? [])
+        .map((one) => one.resource as unknown as Record<string, unknown>)
+        .filter(
+          ({ resourceType, valueQuantity }) => resourceType === 'Observation' && valueQuantity,
+        )
+        .slice(1);
+      if (second) second.valueQuantity = { value: 61.5, unit: 'deg' };
       const figure = pick(copy, ({ resourceType, valueQuantity }) =>
         Boolean(resourceType === 'Observation' && valueQuantity),
       );
@@ -226,6 +232,7 @@ describe('a record as a Bundle of FHIR R4', () => {
     const { clientId } = await bringInBundle(fresh, newOwner, odd);
     const aside = await asideOf(into.db, clientId);
     expect(aside.some(({ why }) => /lies between/.test(why))).toBe(true);
+    expect(aside.some(({ why }) => /not the middle of its tries/.test(why))).toBe(true);
   });
 
   it('that was erased here is not brought in again', async () => {

@@ -1,5 +1,7 @@
 import { codeOf } from '~/db/codeOf.server';
 import { RecordTrouble } from '~/formats/archive/index.server';
+import { isUniqueBreach } from '~/keeping/server/isUniqueBreach.server';
+import { Refusal } from '~/keeping/server/refusal.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { fileHead } from '../clientFile.server';
 import { complaintPage } from '../complaining.server';
@@ -39,4 +41,15 @@ export async function readBack(setting: Setting, who: Principal, id: string): Pr
     if (codeOf(error) !== null) throw error;
     throw new RecordTrouble('The record is whole, but this edition cannot show it');
   }
+}
+
+/** What the database itself refuses, as a sentence. */
+export function refusalOf(error: unknown, what = 'The archive'): unknown {
+  if (error instanceof RecordTrouble)
+    return new Refusal(422, `${error.message.replace(/\.?$/, '.')} Nothing was brought in.`);
+  if (isUniqueBreach(error)) return new Refusal(409, ALREADY);
+  // 22: data that cannot be; 23: a rule of the tables.
+  return /^2[23]/.test(codeOf(error) ?? '')
+    ? new Refusal(422, `${what} holds what no record can hold. Nothing was brought in.`)
+    : error;
 }
