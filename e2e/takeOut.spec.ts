@@ -29,7 +29,7 @@ test('a record is taken out as tables, by who works here and by the client alone
   await page.getByRole('link', { name: 'Take them out as tables' }).click();
   await expect(page.getByRole('heading', { name: 'Take out' })).toBeVisible();
   const table = page.getByRole('region', { name: 'As tables' });
-  await expect(table.getByRole('link')).toHaveCount(5);
+  await expect(table.getByRole('listitem').getByRole('link')).toHaveCount(5);
   const taken = await saved(page, 'Sessions');
   expect(taken.file).toBe('hollis-verbeek-sessions.csv');
   // The heading and one line each, as the page has it.
