@@ -10,7 +10,7 @@ import { heldIn } from '~/db/join.server';
 import { keepYearsOf } from '~/db/people.server';
 import { consentStep } from '~/db/schema.server';
 import { nameSchema } from '~/keeping/fields';
-import { found, Refusal } from '~/keeping/server/refusal.server';
+import { found, joinedInto, Refusal } from '~/keeping/server/refusal.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { fileOf, ownFile } from './clientFile.server';
 import { asideOf } from './record/bundle.server';
@@ -181,7 +181,8 @@ export async function eraseRecord(
   const at = setting.now();
   await setting.db.transaction(async (tx) => {
     // Whoever keeps something for them waits, and finds no file then.
-    found(await lockClientInPractice(tx, who.practiceId, clientId), 'client');
+    const locked = found(await lockClientInPractice(tx, who.practiceId, clientId), 'client');
+    if (locked.joinedInto !== null) throw joinedInto(locked.joinedInto);
     const { years, kept, askedOn, mayGo } = await standing({ ...setting, db: tx }, who, clientId);
     if (years === null || kept === null)
       throw new Refusal(409, 'Say first, under “The practice”, how long records have to be kept.');

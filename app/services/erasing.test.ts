@@ -1,7 +1,8 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join as pathTo } from 'node:path';
-import { eq, sql } from 'drizzle-orm';
+import { eq, sql, type SQL } from 'drizzle-orm';
+import { v7 as uuid } from 'uuid';
 import { tellArchive } from '~/db/archive.server';
 import { backUp, backUpOpen, restore } from '~/db/backup.server';
 import { eraseAgain, eraseClient } from '~/db/erase.server';
@@ -11,7 +12,6 @@ import { audit, client, practice, tombstone, user } from '~/db/schema.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
 import type { Principal } from '~/keeping/server/setting.server';
 import { fileOf } from './clientFile.server';
-import { seedDemo } from './demo/seed.server';
 import {
   eraseRecord,
   keepingOf,
@@ -23,9 +23,10 @@ import {
 import { joinFiles } from './joining.server';
 import { bringInRecord } from './record/bringIn.server';
 import { takeOutRecord } from './record/takeOut.server';
-import { openSignIn, principalOf } from './signIns.server';
+import { add, send } from './testing/letters.server';
 import {
   addClient,
+  demoPractice,
   details,
   joinedClient,
   joinedTherapist,
@@ -60,20 +61,10 @@ async function everything(db: OpenDatabase['db']): Promise<string[]> {
   return lines.slice(0, -1);
 }
 
-const demoOwner = async (): Promise<Principal> => {
-  const [demo] = await open.db.select().from(user).where(eq(user.role, 'owner')).limit(1);
-  if (!demo) throw new Error('The demo has an owner.');
-  const token = await openSignIn(setting, { id: demo.id, role: 'owner' }, 'test');
-  const who = await principalOf(setting, token);
-  if (!who) throw new Error('The owner is signed in.');
-  return who;
-};
-
 describe('erasing', () => {
   it('leaves nothing of any client of the demo but a tombstone and lines that say who did what when', async () => {
-    await seedDemo(open.db, NOW);
+    owner = await demoPractice(setting);
     setting.moveTo(new Date(NOW.getTime() + 86_400_000));
-    owner = await demoOwner();
     await keepFor(0);
     const files = await open.db.select().from(client);
     const accounts = await open.db.select().from(user).where(eq(user.role, 'client'));
@@ -227,56 +218,48 @@ describe('erasing', () => {
   it('goes through no other door: what is only ever added to stays so', async () => {
     owner = await setUp(setting);
     const { clientId } = await joinedClient(setting, owner, 'Wenna Trask');
-    const tries = [
-      sql`delete from consent_step where client_id = ${clientId}`,
-      sql`delete from audit`,
-      sql`update audit set action = 'x'`,
-      sql`insert into tombstone (client_id, practice_id, erased_at) values (gen_random_uuid(), ${owner.practiceId}, now())`,
-      sql`delete from tombstone`,
-    ];
-    for (const one of tries.filter((_, at) => at !== 3))
-      await open.db.execute(one).then(
-        () => {
-          if (one === tries[4]) return;
-          throw new Error('It went through.');
-        },
-        (error: { cause?: Error }) => expect(String(error.cause)).toMatch(/only ever added/),
-      );
+    const shut = (doing: Promise<unknown>) =>
+      expect(doing).rejects.toMatchObject({
+        cause: expect.objectContaining({
+          message: expect.stringMatching(/only ever added/) as string,
+        }) as Error,
+      });
+    const within = (...steps: SQL[]) =>
+      open.db.transaction(async (tx) => {
+        await tx.execute(sql`select set_config('entspann.erasing', 'on', true)`);
+        for (const step of steps) await tx.execute(step);
+      });
+    await shut(open.db.execute(sql`delete from consent_step where client_id = ${clientId}`));
+    await shut(open.db.execute(sql`delete from audit`));
+    await shut(open.db.execute(sql`update audit set action = 'x'`));
     // Within the erasing itself, lines of the trail lose their detail and nothing else.
-    await expect(
-      open.db.transaction(async (tx) => {
-        await tx.execute(sql`select set_config('entspann.erasing', 'on', true)`);
-        await tx.execute(sql`update audit set action = 'x'`);
-      }),
-    ).rejects.toMatchObject({
-      cause: expect.objectContaining({
-        message: expect.stringMatching(/only ever added/) as string,
-      }) as Error,
-    });
-    await expect(
-      open.db.transaction(async (tx) => {
-        await tx.execute(sql`select set_config('entspann.erasing', 'on', true)`);
-        await tx.execute(sql`delete from audit`);
-      }),
-    ).rejects.toMatchObject({
-      cause: expect.objectContaining({
-        message: expect.stringMatching(/only ever added/) as string,
-      }) as Error,
-    });
+    await shut(within(sql`update audit set action = 'x'`));
+    await shut(within(sql`delete from audit`));
     expect(await open.db.select().from(audit)).not.toEqual([]);
+    const erasing = {
+      ...{ clientId, practiceId: owner.practiceId, by: owner.userId, at: NOW, askedOn: null },
+    };
     // Once it is through, the door is shut again within the same transaction.
-    await expect(
+    await shut(
       open.db.transaction(async (tx) => {
-        await eraseClient(tx, {
-          ...{ clientId, practiceId: owner.practiceId, by: owner.userId, at: NOW, askedOn: null },
-        });
+        await eraseClient(tx, erasing);
         await tx.execute(sql`delete from tombstone`);
       }),
-    ).rejects.toMatchObject({
-      cause: expect.objectContaining({
-        message: expect.stringMatching(/only ever added/) as string,
-      }) as Error,
-    });
+    );
+    await eraseClient(open.db, erasing);
+    await shut(open.db.execute(sql`delete from tombstone`));
+  });
+
+  it('is not undone by a device that sends once more the letter that opened the file', async () => {
+    owner = await setUp(setting);
+    await keepFor(0);
+    const id = uuid();
+    const openFile = () =>
+      send(setting, owner, add('client file', null, id, details({ name: 'Odo Fenn' })));
+    await openFile();
+    await eraseRecord(setting, owner, id, { name: 'Odo Fenn' });
+    await expect(openFile()).rejects.toMatchObject({ status: 410 });
+    await expect(fileOf(setting, owner, id)).rejects.toMatchObject({ status: 410 });
   });
 
   it('knows nobody of another practice by the same id', async () => {

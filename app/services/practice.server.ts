@@ -75,6 +75,8 @@ export async function changePractice(
       actorId: who.userId,
       at: setting.now(),
       action: 'changed the practice',
+      // How long records are kept decides what may be erased.
+      detail: details.keepYears === undefined ? {} : { keepYears: details.keepYears },
     });
   });
 }

@@ -33,13 +33,15 @@ type Detail = Record<string, string | number | null>;
 const isCondition = (id: string): id is keyof typeof CONDITIONS => id in CONDITIONS;
 
 /** What a line adds to its action, in words. */
-function inWords({ number, reason, testId, condition, role }: Detail): string {
+function inWords({ number, reason, testId, condition, role, keepYears, rows }: Detail): string {
   const parts = [
     typeof number === 'number' ? `version ${number}` : '',
     typeof reason === 'string' ? stopReason(reason).label.toLowerCase() : '',
     typeof testId === 'string' ? (findTest(testId)?.name ?? '') : '',
     typeof condition === 'string' && isCondition(condition) ? CONDITIONS[condition].name : '',
     typeof role === 'string' ? role : '',
+    typeof keepYears === 'number' ? `records kept ${keepYears} years` : '',
+    typeof rows === 'number' ? `${rows} rows` : '',
   ];
   return parts.filter(Boolean).join(', ');
 }

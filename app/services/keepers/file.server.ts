@@ -1,11 +1,14 @@
 import { eq, sql } from 'drizzle-orm';
 import equal from 'fast-deep-equal';
 import { v7 as uuid } from 'uuid';
+import { erasedOf } from '~/db/erase.server';
 import { client, routine } from '~/db/schema.server';
 import type { Brings } from '~/keeping/bodies';
 import type { Keeper, LetterFile } from '~/keeping/server/keep.server';
 import { found, Refusal } from '~/keeping/server/refusal.server';
 import type { Setting } from '~/keeping/server/setting.server';
+
+const ERASED = 'This record was erased. Open a new file if they come back.';
 
 /** A file for a new client of this therapist, with an empty routine. */
 export const keepClientFile: Keeper<'client file'> = async ({
@@ -15,6 +18,8 @@ export const keepClientFile: Keeper<'client file'> = async ({
   body,
   at,
 }) => {
+  // A letter that was kept and not answered comes again: what was erased since stays erased.
+  if ((await erasedOf(db, [id])).length > 0) throw new Refusal(410, ERASED);
   await db.insert(client).values({
     id,
     practiceId: who.practiceId,

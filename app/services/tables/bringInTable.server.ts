@@ -1,14 +1,16 @@
 import { dayOf, instantAt, type Day } from '#core/calendar';
+import { eq, sql } from 'drizzle-orm';
 import { v5 as uuidOf, v7 as uuid } from 'uuid';
 import { recordAudit } from '~/db/audit.server';
+import { lockClientInPractice } from '~/db/clients.server';
 import type { Database } from '~/db/database.server';
+import { erasedOf } from '~/db/erase.server';
 import { rowsOf } from '~/db/rowsOf.server';
-import { client, mapPoint, measurement, routine } from '~/db/schema.server';
+import { client, mapPoint, measurement, practice, routine } from '~/db/schema.server';
 import { guessColumns, readTable, TableTrouble, type ReadTable } from '~/formats/csv/readTable';
-import { Refusal } from '~/keeping/server/refusal.server';
+import { found, joinedInto, Refusal } from '~/keeping/server/refusal.server';
 import type { Principal, Setting } from '~/keeping/server/setting.server';
 import { allStorable, NOT_STORABLE } from '~/keeping/storable';
-import { sql } from 'drizzle-orm';
 import { fileOf } from '../clientFile.server';
 import { staffOnly } from '../practice.server';
 import { clientsIn } from './clients';
@@ -114,6 +116,8 @@ interface Into<Row> {
   kind: TableKind<Row>;
   /** Whose they are: rows that are alike are the same within it. */
   of: string;
+  /** Whoever brings in to the same place at the same moment waits. */
+  lock: (tx: Database) => Promise<void>;
   /** Those of some rows that are here already, by their ids. */
   known: (db: Database, rows: readonly ReadRow<Row>[]) => Promise<ReadonlySet<string>>;
   put: (tx: Database, rows: readonly ReadRow<Row>[], at: Date) => Promise<void>;
@@ -122,11 +126,17 @@ interface Into<Row> {
   subject: string | null;
 }
 
-async function looked<Row>(setting: Setting, who: Principal, into: Into<Row>, given: TableGiven) {
-  const today = dayOf(setting.now().getTime(), who.timeZone);
-  const read = readRows(into.kind, given, { of: into.of, today });
-  const known = await into.known(setting.db, read.rows);
-  return { ...read, fresh: read.rows.filter(({ id }) => !known.has(id)) };
+const readFor = <Row>(
+  setting: Setting,
+  who: Principal,
+  { kind, of }: Into<Row>,
+  given: TableGiven,
+) => readRows(kind, given, { of, today: dayOf(setting.now().getTime(), who.timeZone) });
+
+/** Of rows those that are not here yet. */
+async function freshOf<Row>(db: Database, into: Into<Row>, rows: readonly ReadRow<Row>[]) {
+  const known = await into.known(db, rows);
+  return rows.filter(({ id }) => !known.has(id));
 }
 
 /** Looks at a table; nothing is kept. */
@@ -136,7 +146,8 @@ async function look<Row>(
   into: Into<Row>,
   given: TableGiven,
 ): Promise<LookedAt> {
-  const { table, fields, faults, rows, fresh } = await looked(setting, who, into, given);
+  const { table, fields, faults, rows } = readFor(setting, who, into, given);
+  const fresh = await freshOf(setting.db, into, rows);
   return {
     text: given.text,
     heading: table.heading,
@@ -162,25 +173,27 @@ async function bringIn<Row>(
   into: Into<Row>,
   given: TableGiven,
 ): Promise<{ fresh: number; known: number }> {
-  const { faults, rows, fresh } = await looked(setting, who, into, given);
+  const { faults, rows } = readFor(setting, who, into, given);
   const [first] = faults;
   if (first)
     throw new Refusal(
       422,
       `Row ${first.row}, ${first.field}: ${first.says}.${faults.length > 1 ? ` And ${faults.length - 1} more.` : ''} Nothing was brought in.`,
     );
-  if (fresh.length > 0) {
-    const at = setting.now();
-    await setting.db.transaction(async (tx) => {
-      await into.put(tx, fresh, at);
-      await recordAudit(tx, {
-        ...{ practiceId: who.practiceId, actorId: who.userId, at, action: into.action },
-        ...(into.subject === null ? {} : { subject: into.subject }),
-        detail: { rows: fresh.length },
-      });
+  const at = setting.now();
+  const fresh = await setting.db.transaction(async (tx) => {
+    await into.lock(tx);
+    const left = await freshOf(tx, into, rows);
+    if (left.length === 0) return 0;
+    await into.put(tx, left, at);
+    await recordAudit(tx, {
+      ...{ practiceId: who.practiceId, actorId: who.userId, at, action: into.action },
+      ...(into.subject === null ? {} : { subject: into.subject }),
+      detail: { rows: left.length },
     });
-  }
-  return { fresh: fresh.length, known: rows.length - fresh.length };
+    return left.length;
+  });
+  return { fresh, known: rows.length - fresh };
 }
 
 const AT_ONCE = 500;
@@ -210,53 +223,67 @@ async function knownIn(
   return new Set(found.map(({ id }) => id));
 }
 
+/** A file that is there and stands for itself, until the end of the transaction. */
+const lockFile =
+  ({ id, practiceId }: { id: string; practiceId: string }) =>
+  async (tx: Database): Promise<void> => {
+    const file = found(await lockClientInPractice(tx, practiceId, id), 'client');
+    if (file.joinedInto !== null) throw joinedInto(file.joinedInto);
+  };
+
 const noonIn = (timeZone: string) => (day: Day) => new Date(instantAt(day, '12:00', timeZone));
 
-const measuresInto = (
-  { id: clientId, timeZone }: { id: string; timeZone: string },
-  by: string,
-): Into<MeasureRow> => ({
+type File = Awaited<ReturnType<typeof fileOf>>;
+
+const measuresInto = (file: File, by: string): Into<MeasureRow> => ({
   kind: MEASURES_IN,
-  of: clientId,
-  known: (db, rows) => knownIn(db, measurement, clientId, rows),
+  of: file.id,
+  lock: lockFile(file),
+  known: (db, rows) => knownIn(db, measurement, file.id, rows),
   put: async (tx, rows) => {
-    const noon = noonIn(timeZone);
+    const noon = noonIn(file.timeZone);
     await putAll(rows, (some) =>
       tx.insert(measurement).values(
         some.map(({ id, value: { value, ...one } }) => ({
-          ...{ ...one, id, clientId, by, value, way: 'number' as const, at: noon(one.day) },
+          ...{
+            ...one,
+            id,
+            clientId: file.id,
+            by,
+            value,
+            way: 'number' as const,
+            at: noon(one.day),
+          },
           tries: value === null ? [] : [value],
         })),
       ),
     );
   },
   action: 'brought in figures from a table',
-  subject: clientId,
+  subject: file.id,
 });
 
-const pointsInto = (
-  { id: clientId, timeZone }: { id: string; timeZone: string },
-  by: string,
-): Into<PointRow> => ({
+const pointsInto = (file: File, by: string): Into<PointRow> => ({
   kind: POINTS_IN,
-  of: clientId,
-  known: (db, rows) => knownIn(db, mapPoint, clientId, rows),
+  of: file.id,
+  lock: lockFile(file),
+  known: (db, rows) => knownIn(db, mapPoint, file.id, rows),
   put: async (tx, rows) => {
-    const noon = noonIn(timeZone);
+    const noon = noonIn(file.timeZone);
     await putAll(rows, (some) =>
       tx.insert(mapPoint).values(
         some.map(({ id, value: { thread, ...one } }) => ({
-          ...{ ...one, id, clientId, by, at: noon(one.day) },
+          ...{ ...one, id, clientId: file.id, by, at: noon(one.day) },
           // The same place of the same side is the same point.
           thread:
             thread ??
-            uuidOf(`${clientId} ${one.siteId} ${one.side} ${one.across} ${one.down}`, WITHIN),
+            uuidOf(`${file.id} ${one.siteId} ${one.side} ${one.across} ${one.down}`, WITHIN),
         })),
       ),
     );
   },
   action: 'brought in ratings from a table',
-  subject: clientId,
+  subject: file.id,
 });
 
 const clientsInto = ({
@@ -266,6 +293,13 @@ const clientsInto = ({
 }: Principal): Into<ReturnType<ReturnType<typeof clientsIn>['read']>> => ({
   kind: clientsIn(timeZone),
   of: practiceId,
+  lock: async (tx) => {
+    await tx
+      .select({ id: practice.id })
+      .from(practice)
+      .where(eq(practice.id, practiceId))
+      .for('no key update');
+  },
   // By id, and whoever is here by that name and birthday.
   known: async (db, rows) => {
     const names = rows.map(({ id, value }) => ({
@@ -281,7 +315,17 @@ const clientsInto = ({
     );
     return new Set(found.map(({ id }) => id));
   },
-  put: async (tx, rows, at) => {
+  put: async (tx, given, at) => {
+    // Somebody who comes back after their record was erased begins anew: the erased one stays erased.
+    const erased = new Set(
+      (
+        await erasedOf(
+          tx,
+          given.map(({ id }) => id),
+        )
+      ).map(({ id }) => id),
+    );
+    const rows = given.map((one) => (erased.has(one.id) ? { ...one, id: uuid() } : one));
     await putAll(rows, (some) =>
       tx.insert(client).values(
         some.map(({ id, value }) => ({

@@ -45,9 +45,9 @@ export function dayIn(cells: Cells, field: string, today: Day): Day {
   const text = cells[field] ?? '';
   if (text === '') throw new Wrong(field, 'no day is given');
   const [, d = '', m = '', y = ''] = /^(\d{1,2})\.(\d{1,2})\.(\d{4})$/.exec(text) ?? [];
-  const day = d ? `${y}-${m.padStart(2, '0')}-${d.padStart(2, '0')}` : text.slice(0, 10);
-  if (!isDay(day) || !/^\d{4}-\d{2}-\d{2}($|[T ])|\./.test(text))
-    throw new Wrong(field, `${quoted(text)} is no day: write it like 2026-03-31`);
+  const iso = /^(\d{4}-\d{2}-\d{2})(?:$|[T ])/.exec(text)?.[1] ?? '';
+  const day = d ? `${y}-${m.padStart(2, '0')}-${d.padStart(2, '0')}` : iso;
+  if (!isDay(day)) throw new Wrong(field, `${quoted(text)} is no day: write it like 2026-03-31`);
   if (day > today) throw new Wrong(field, `${day} has not been yet`);
   if (day < '1900-01-01') throw new Wrong(field, `${day} is too long ago`);
   return day;
@@ -57,7 +57,7 @@ export function dayIn(cells: Cells, field: string, today: Day): Day {
 export function numberIn(cells: Cells, field: string): number {
   const text = (cells[field] ?? '').replace(',', '.');
   const value = Number(text);
-  if (text === '' || !Number.isFinite(value))
+  if (!/^[+-]?\d+(\.\d+)?$/.test(text))
     throw new Wrong(field, text === '' ? 'no figure is given' : `${quoted(text)} is no number`);
   return value;
 }

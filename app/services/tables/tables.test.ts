@@ -5,16 +5,16 @@ import { eq } from 'drizzle-orm';
 import Papa from 'papaparse';
 import { countRows } from '~/db/archive.server';
 import type { OpenDatabase } from '~/db/open.server';
-import { client, measurement } from '~/db/schema.server';
+import { client, measurement, practice } from '~/db/schema.server';
 import { measurementsOf, pointsOf } from '~/db/visits.server';
 import { openTestDatabase } from '~/db/testing/openTestDatabase.server';
 import type { Principal } from '~/keeping/server/setting.server';
-import { seedDemo } from '../demo/seed.server';
-import { openSignIn, principalOf } from '../signIns.server';
+import { eraseAgain } from '~/db/erase.server';
+import { eraseRecord } from '../erasing.server';
 import { takeOutTable } from '../takingOut.server';
-import { user } from '~/db/schema.server';
 import {
   addClient,
+  demoPractice,
   details,
   joinedClient,
   NOW,
@@ -22,6 +22,7 @@ import {
   settingFor,
   setUp,
 } from '../testing/practiceForTests.server';
+import { trail, trailSchema } from '../trail.server';
 import { bringInClients, bringInTable, lookAtClients, lookAtTable } from './bringInTable.server';
 
 let open: OpenDatabase;
@@ -244,6 +245,33 @@ describe('a list of clients', () => {
     expect(ilse).toMatchObject({ bornOn: '1984-02-29', occupation: 'organ tuner', userId: null });
   });
 
+  it('opens a new file for somebody whose record was erased, and that one stays', async () => {
+    const text = 'name,born\nTilde Marsh,1975-05-05\n';
+    const tilde = async () => {
+      const [row] = await open.db.select().from(client).where(eq(client.name, 'Tilde Marsh'));
+      return row?.id ?? '';
+    };
+    await bringInClients(setting, owner, given(text));
+    const first = await tilde();
+    await open.db.update(practice).set({ keepYears: 0 }).where(eq(practice.id, owner.practiceId));
+    await eraseRecord(setting, owner, first, { name: 'Tilde Marsh' });
+    expect(await bringInClients(setting, owner, given(text))).toEqual({ fresh: 1, known: 0 });
+    const second = await tilde();
+    expect(second).not.toBe(first);
+    // As a restored backup applies what was erased.
+    const { practiceId } = owner;
+    await eraseAgain(open.db, [{ clientId: first, practiceId, by: null, at: NOW, askedOn: null }]);
+    expect(await tilde()).toBe(second);
+  });
+
+  it('sent twice at once is brought in once', async () => {
+    const text = `name,born\n${Array.from({ length: 40 }, (_, at) => `Extra ${at},1990-01-01`).join('\n')}\n`;
+    const both = await Promise.all([1, 2].map(() => bringInClients(setting, owner, given(text))));
+    expect(both.map(({ fresh }) => fresh).sort((a, b) => a - b)).toEqual([0, 40]);
+    const told = await trail(setting, owner, trailSchema.parse({ q: 'brought in' }));
+    expect(told.lines[0]?.more).toBe('40 rows');
+  });
+
   it('says in which row a birthday is none', async () => {
     const { faults } = await lookAtClients(setting, owner, given('name,bornOn\nA,\nB,soon\n,\n'));
     expect(faults).toEqual([
@@ -260,11 +288,7 @@ describe('a list of clients', () => {
 it('what was taken out as a table is known when it comes in again, and comes in whole elsewhere', async () => {
   const demo = await openTestDatabase();
   const there = settingFor(demo.db);
-  await seedDemo(demo.db, NOW);
-  const [account] = await demo.db.select().from(user).where(eq(user.role, 'owner')).limit(1);
-  const token = await openSignIn(there, { id: account?.id ?? '', role: 'owner' }, 'test');
-  const maren = await principalOf(there, token);
-  if (!maren) throw new Error('The owner is signed in.');
+  const maren = await demoPractice(there);
   let rows = 0;
   for (const file of await demo.db.select().from(client)) {
     for (const table of ['measures', 'points'] as const) {

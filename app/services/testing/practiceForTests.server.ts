@@ -1,4 +1,5 @@
 import type { Database } from '~/db/database.server';
+import { eq } from 'drizzle-orm';
 import { practice, user } from '~/db/schema.server';
 import { expand, type Routine } from '#core/routine';
 import { chanceFrom, practiseOnce } from '#core/simulation';
@@ -9,6 +10,7 @@ import { detailsSchema } from '~/keeping/bodies';
 import { setUpPractice } from '../accounts.server';
 import { openSignIn, principalOf, type LetIn, type SignedIn } from '../signIns.server';
 import { invite, join } from '../invitations.server';
+import { seedDemo } from '../demo/seed.server';
 import { planOf } from '../planning.server';
 import { screeningOf } from '../screening.server';
 import { add, send, type Log } from './letters.server';
@@ -49,6 +51,14 @@ async function principal(setting: Setting, token: string): Promise<Principal> {
 }
 
 export const FROM = { address: '192.0.2.1', device: 'test' };
+
+/** The demo, seeded at this moment, and its owner signed in. */
+export async function demoPractice(setting: Setting): Promise<Principal> {
+  await seedDemo(setting.db, setting.now());
+  const [owner] = await setting.db.select().from(user).where(eq(user.role, 'owner')).limit(1);
+  if (!owner) throw new Error('The demo has an owner.');
+  return principal(setting, await openSignIn(setting, { id: owner.id, role: 'owner' }, 'test'));
+}
 
 /** A therapist who joined a practice by an invitation. */
 export async function joinedTherapist(
