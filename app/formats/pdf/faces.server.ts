@@ -53,6 +53,10 @@ const inSetOrder = ({ face, text }: Run): Run =>
     ? { face, text: text.split(/(\s+)/).reverse().join('') }
     : { face, text };
 
+/** Signs of our own words that no face has, and what is set for them. */
+const INSTEAD: Readonly<Record<string, string>> = { '→': '›', '≤': 'at most' };
+const SIGNS = new RegExp(`[${Object.keys(INSTEAD).join('')}]`, 'g');
+
 /**
  * A text as runs, each of the first face that has all its letters; of a letter that none has, a question mark stands there.
  *
@@ -62,7 +66,7 @@ export function runsOf(text: string, weight: Weight): Run[] {
   const faces = FACES[weight];
   const [usual = ''] = faces;
   const runs: Run[] = [];
-  for (const letter of text.normalize('NFC')) {
+  for (const letter of text.normalize('NFC').replace(SIGNS, (sign) => INSTEAD[sign] ?? sign)) {
     const code = letter.codePointAt(0) ?? 0;
     const last = runs.at(-1);
     // Spaces stay with what they stand in.

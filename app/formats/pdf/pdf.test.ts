@@ -56,6 +56,14 @@ describe('the faces of a text', () => {
           .join(''),
       ).not.toContain('?');
     }
+    // Of every sign of our own words there is a picture, or one is set for it.
+    for (const weight of ['text', 'strong', 'title'] as const)
+      for (const sign of '’”“–·°−…²×½±—→≤ëéőŐ›')
+        expect([weight, sign, runsOf(`4 ${sign} 3`, weight)]).not.toEqual([
+          weight,
+          sign,
+          [expect.objectContaining({ text: expect.stringContaining('?') as string })],
+        ]);
     // Of a letter that no face has: said so rather than left out.
     expect(
       runsOf('a 漢', 'text')

@@ -1,13 +1,13 @@
 import { Button, Textarea } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { findSite } from '#core/anatomy';
 import { sourceWords } from '#core/knowledge';
 import type { HowSeen, Proposal, Proposals as Judged, Weight } from '#core/proposals';
 import { LIMITS } from '#core/routine';
 import { LinkButton } from '~/ui/parts/LinkButton';
 import { Notice } from '~/ui/parts/Notice';
 import { capital, clockTime, minutesBand, shortDay } from '~/ui/parts/words';
+import { whereOf } from './whereOf';
 import classes from './Proposals.module.css';
 
 const WEIGHTS: Record<Weight, string> = {
@@ -25,9 +25,6 @@ const ANSWERS: Record<HowSeen, string> = {
   written: 'Written to them',
   'not now': 'Not now',
 };
-
-const whereOf = ({ siteId }: Pick<Proposal, 'siteId'>): string =>
-  siteId === null ? 'The whole routine' : (findSite(siteId)?.plainName ?? siteId);
 
 /** So many days are named; more are counted. */
 const NAMED_DAYS = 4;

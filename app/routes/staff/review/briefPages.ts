@@ -2,6 +2,7 @@ import type { reviewOf } from '~/services/reviewing.server';
 import { rowName } from '~/ui/charts/rowName';
 import { dayNumber } from '~/ui/charts/dropScale';
 import { reachSays } from '#core/today';
+import { whereOf } from '~/ui/review/whereOf';
 import { counted, fullDay, shortDay } from '~/ui/parts/words';
 
 type Review = Awaited<ReturnType<typeof reviewOf>>;
@@ -51,8 +52,10 @@ export function briefPages(review: Review, practiceName: string) {
       {
         title: 'What the record supports',
         level: 2 as const,
-        items: (judged?.proposals ?? []).map(({ title, says, because }) =>
-          text([title, says, because].filter(Boolean).join('. ')),
+        items: (judged?.proposals ?? []).map((one) =>
+          text(
+            `${one.title}. ${[whereOf(one), one.says].filter(Boolean).join(': ')}. ${one.because}`,
+          ),
         ),
       },
       {
