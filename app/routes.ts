@@ -107,6 +107,7 @@ export default [
       route('course', 'routes/client/course/course.tsx'),
       route('by-hand', 'routes/client/by-hand/by-hand.tsx'),
       route('log/:sessionId', 'routes/client/log/log.tsx'),
+      route('week', 'routes/client/week/week.tsx'),
       route('reminders', 'routes/client/reminders/reminders.tsx'),
       route('record', 'routes/client/record/record.tsx'),
       route('answers', 'routes/client/screen/screen.tsx'),

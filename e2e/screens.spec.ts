@@ -255,6 +255,7 @@ for (const { viewport, staff, client } of VIEWS) {
       '/course',
       '/by-hand',
       '/reminders',
+      '/week',
       '/record',
       '/print',
       '/referral',

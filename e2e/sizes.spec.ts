@@ -41,7 +41,7 @@ const STAFF = [
 /** Every page of a client’s. */
 const CLIENT = [
   ...['/today', '/practise', '/answers', '/points', '/measures', '/complaint', '/places'],
-  ...['/course', '/by-hand', '/record', '/reminders'],
+  ...['/course', '/by-hand', '/record', '/reminders', '/week'],
 ];
 
 async function staffScreens(page: Page): Promise<string[]> {

@@ -47,6 +47,7 @@ const fileQuery = (db: Database, practiceId: string, clientId: string) =>
       things: client.things,
       timesOfDay: client.timesOfDay,
       habits: client.habits,
+      weekdays: client.weekdays,
       helperAtHome: client.helperAtHome,
       homeMeasures: client.homeMeasures,
       detailsRevision: client.detailsRevision,

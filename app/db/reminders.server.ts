@@ -60,6 +60,7 @@ export async function takeDue(db: Database, now: Date) {
       timeZone: client.timeZone,
       timesOfDay: client.timesOfDay,
       habits: client.habits,
+      weekdays: client.weekdays,
     })
     .from(reminding)
     .innerJoin(client, eq(client.id, reminding.clientId))

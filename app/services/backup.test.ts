@@ -196,6 +196,7 @@ async function told(db: Database): Promise<string[]> {
         })
         .map((line) => line.replace(/"ended_at": null, |, "ended_at": null/, ''))
         .map((line) => line.replace(/"things": null, |, "things": null/, ''))
+        .map((line) => line.replace(/"weekdays": null, |, "weekdays": null/, ''))
         .map((line) => line.replace(/"habits": null, |, "habits": null/, ''))
         .map((line) => line.replace(/"caseload_views": \[\], |, "caseload_views": \[\]/, ''))
         .map((line) =>

@@ -61,7 +61,14 @@ async function calendarFor(
   setting: Setting,
   file: Pick<
     ClientRow,
-    'id' | 'timeZone' | 'nextVisit' | 'timesOfDay' | 'habits' | 'detailsRevision'
+    | 'id'
+    | 'timeZone'
+    | 'nextVisit'
+    | 'timesOfDay'
+    | 'habits'
+    | 'weekdays'
+    | 'detailsRevision'
+    | 'bringsRevision'
   >,
   practiceName: string,
   wanted: Wanted,
@@ -79,8 +86,7 @@ async function calendarFor(
   const over = overOf(course);
   // Where a course has ended nothing is asked for.
   const content = version && (over === null || over.goesOn) ? version.content : null;
-  const wishes = { timesOfDay: file.timesOfDay, habits: file.habits };
-  const times = content ? plannedTimes(content, wishes, from, WEEKS) : [];
+  const times = content ? plannedTimes(content, file, from, WEEKS) : [];
   const visit = nextVisit !== null && nextVisit >= today ? nextVisit : null;
   const lines = wanted.inWords && content ? content.items.map(lineTitle) : [];
   const text = calendarOf({
@@ -89,7 +95,8 @@ async function calendarFor(
     timeZone,
     times: times.map(({ slot, ...rest }) => ({ ...rest, id: slot, time: wish.times[slot] })),
     minutes: content ? Math.ceil(layOut(content).totalSeconds.most / 60) : 0,
-    sequence: (version?.number ?? 0) * VERSION_STEP + (reminding?.revision ?? 0),
+    sequence:
+      (version?.number ?? 0) * VERSION_STEP + (reminding?.revision ?? 0) + file.bringsRevision,
     visit: visit === null ? null : { day: visit, sequence: file.detailsRevision },
     words: {
       practice: wanted.inWords ? `Routine ${version?.number ?? ''}` : 'Time to practise',

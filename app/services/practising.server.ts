@@ -51,6 +51,7 @@ export async function knownOf({ db, ...setting }: Setting, who: Principal) {
     screening: file.screening,
     timesOfDay: file.timesOfDay,
     habits: file.habits,
+    weekdays: file.weekdays,
     versions: versions.map(({ id, number, content, issuedOn, issuedAt, reason }) => ({
       id,
       number,

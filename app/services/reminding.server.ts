@@ -59,11 +59,10 @@ export async function ownReminding(setting: Setting, who: Principal) {
   ];
   const wish = readWish(row?.wish);
   const today = dayOf(now().getTime(), file.timeZone);
-  const wishes = { timesOfDay: file.timesOfDay, habits: file.habits };
   const planned = version
     ? Array.from({ length: DAYS_SHOWN }, (_, ahead) => addDays(today, ahead))
         .flatMap((day) =>
-          plannedOn(version.content, wishes, { ...wish, on: true }, day, file.timeZone),
+          plannedOn(version.content, file, { ...wish, on: true }, day, file.timeZone),
         )
         .filter(({ at }) => at > now().getTime())
     : [];
@@ -171,8 +170,7 @@ const lookAtOne = (db: Database, now: Date): Promise<boolean> =>
       }
     }
     const version = await latestVersion(work, clientId);
-    const wishes = { timesOfDay: row.timesOfDay, habits: row.habits };
-    const next = version && nextAfter(version.content, wishes, wish, now.getTime(), timeZone);
+    const next = version && nextAfter(version.content, row, wish, now.getTime(), timeZone);
     await planNext(work, clientId, next ?? null);
     return true;
   });

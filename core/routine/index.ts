@@ -54,3 +54,4 @@ export {
   type SpreadDay,
   type SpreadWishes,
 } from './spread';
+export { spreadSays, type SpreadSays } from './spreadSays';

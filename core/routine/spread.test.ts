@@ -4,9 +4,11 @@ import { TIMES_OF_DAY, weekdayOf, type TimeOfDay } from '#core/calendar';
 import { anyMixedRoutine, itemFor, routineWith } from '#core/examples';
 import {
   isPress,
+  lineTitle,
   occasionWords,
   sessionDays,
   sessionsAWeek,
+  spreadSays,
   spreadWeek,
   type Routine,
   type RoutineItem,
@@ -16,6 +18,7 @@ import {
 const WEDNESDAY = '2026-11-25';
 const none: SpreadWishes = { timesOfDay: null, habits: null };
 const calf = itemFor('calf');
+const anyDays = fc.subarray([1, 2, 3, 4, 5, 6, 7]);
 const anyWishes: fc.Arbitrary<SpreadWishes> = fc.record({
   timesOfDay: fc.option(fc.subarray([...TIMES_OF_DAY])),
   habits: fc.constantFrom<SpreadWishes['habits'][]>(
@@ -154,5 +157,59 @@ describe('a routine over the week', () => {
       occasions.some(({ items }) => items.some(({ id }) => id === seldom.id)) ? [day] : [],
     );
     expect(on).toEqual(['2026-11-25']);
+  });
+
+  it('keeps to the days that are free, uses all of them before it leaves a session out, and says what is left out', () => {
+    fc.assert(
+      fc.property(anySpread, anyWishes, anyDays, (routine, wishes, weekdays) => {
+        const week = spreadWeek(routine, { ...wishes, weekdays }, WEDNESDAY);
+        const led = week.filter(({ occasions }) => occasions.length > 0);
+        const days = sessionDays(routine, { weekdays });
+        const free = weekdays.length || 7;
+        const asked = Math.min(7, sessionsAWeek(routine));
+        expect(days).toHaveLength(Math.min(asked, free));
+        if (weekdays.length > 0)
+          for (const { day } of led) expect(weekdays).toContain(weekdayOf(day));
+        // All seven, or none told, are the same.
+        if (free === 7)
+          expect(week).toEqual(spreadWeek(routine, { ...wishes, weekdays: null }, WEDNESDAY));
+        const { why, short } = spreadSays(routine, { ...wishes, weekdays }, WEDNESDAY);
+        expect(why.length > 0).toBe(led.length > 0);
+        expect(short.some((one) => one.includes('fewer'))).toBe(free < asked);
+        // No line is dropped in silence.
+        for (const item of routine.items) {
+          if (item.often?.kind !== 'weekly' || item.often.until !== null) continue;
+          const done = led.filter(({ occasions }) =>
+            occasions.some(({ what, items }) => what === 'session' && items.includes(item)),
+          ).length;
+          if (done < Math.min(item.often.days, asked))
+            expect(short.join(' ')).toContain(lineTitle(item));
+        }
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('explains a week: the days, the times, what does not fit and what lies too close', () => {
+    const says = (timesPerWeek: number, weekdays: number[] | null) =>
+      spreadSays(
+        { ...routineWith(calf), timesPerWeek },
+        { weekdays, timesOfDay: ['evening'], habits: null },
+        WEDNESDAY,
+      );
+    expect(says(5, [6, 7])).toEqual({
+      why: ['On days that are free.', 'At a time that was chosen.'],
+      short: [
+        '5 sessions a week are asked for, and 2 days are free: 3 fewer.',
+        'Two of the days lie side by side: a day between lets it settle.',
+      ],
+    });
+    expect(says(3, [1, 2, 4, 6]).short).toEqual([]);
+    expect(
+      sessionDays({ ...routineWith(calf), timesPerWeek: 3 }, { weekdays: [2, 3, 5, 7] }),
+    ).toEqual([1, 4, 6]);
+    expect(says(7, null)).toEqual({ why: ['At a time that was chosen.'], short: [] });
+    expect(says(3, null).why[0]).toBe('With gaps as even as a week allows.');
+    expect(says(1, [7])).toMatchObject({ short: [] });
   });
 });

@@ -6,6 +6,8 @@ import { isPress, pressesOf, type Routine, type RoutineItem } from './routine';
 
 /** When a client wishes to practise, and what they do at that time anyway. */
 export interface SpreadWishes {
+  /** Days of the week they find the time, 1 = Monday; empty, null or absent: any. */
+  weekdays?: readonly number[] | null;
   /** Empty or null: not known, any. */
   timesOfDay: readonly TimeOfDay[] | null;
   /** “brushing teeth”, “lunch break”, “after the film”: by time of day. */
@@ -34,10 +36,10 @@ const ANY_TIME: readonly (Region | undefined)[] = ['neck', 'head and jaw'];
 const BEST_FIRST: readonly TimeOfDay[] = ['evening', 'afternoon', 'midday', 'morning'];
 
 const WHY = {
-  wished: 'As you wished.',
+  wished: 'At a time that was chosen.',
   best: 'Best after a bath, after training, or in the evening.',
   quiet: 'In any quiet moment.',
-  morning: 'In the morning, as you wished: not within two hours of getting up.',
+  morning: 'In the morning, as was chosen: not within two hours of getting up.',
   apart: 'As far from the other as the day allows.',
   again: 'Tied to something you do anyway, it is not forgotten.',
   spread: 'Spread over the day.',
@@ -61,15 +63,26 @@ const gapsOf = (days: readonly number[]): number[] =>
     return (next - day + WEEK) % WEEK || WEEK;
   });
 
+/** Days of a week that are free for a session, by their places from Monday, 0–6. */
+const freeDays = ({ weekdays }: Pick<SpreadWishes, 'weekdays'>): number[] =>
+  Array.from({ length: WEEK }, (_, at) => at).filter(
+    (at) => !weekdays || weekdays.length === 0 || weekdays.includes(at + 1),
+  );
+
 /**
- * Which days of a week have a session: as many as are asked for, those on which most lines fall, and of these the ones
- * with the most even gaps. All choices are compared: there are at most 35.
+ * Which days of a week have a session: of those that are free as many as are asked for, those on which most lines fall,
+ * and of these the ones with the most even gaps. All choices are compared: there are at most 35.
  *
  * @returns places in the week from Monday, 0–6
  * @example sessionDays({ items: [daily], timesPerWeek: 3, message: '' }) // => [0, 2, 4]
+ * @example sessionDays({ items: [daily], timesPerWeek: 3, message: '' }, { weekdays: [2, 3, 5, 7] }) // => [1, 4, 6]
  */
-export function sessionDays(routine: Routine): number[] {
-  const count = Math.min(WEEK, sessionsAWeek(routine));
+export function sessionDays(
+  routine: Routine,
+  wishes: Pick<SpreadWishes, 'weekdays'> = {},
+): number[] {
+  const free = freeDays(wishes);
+  const count = Math.min(free.length, sessionsAWeek(routine));
   const monday = '2026-01-05';
   const falling = Array.from({ length: WEEK }, (_, at) =>
     sum(routine.items, ({ often }, index) =>
@@ -83,7 +96,8 @@ export function sessionDays(routine: Routine): number[] {
     const two = gaps.map((gap, at) => gap + (gaps[(at + 1) % gaps.length] ?? 0));
     return sum(gaps, (gap) => gap * gap) * 100 + sum(two, (gap) => gap * gap);
   };
-  const [best = []] = choicesOf(count).sort(
+  const open = choicesOf(count).filter((days) => days.every((at) => free.includes(at)));
+  const [best = []] = open.sort(
     (one, other) =>
       worth(other) - worth(one) ||
       unevenness(one) - unevenness(other) ||
@@ -92,7 +106,7 @@ export function sessionDays(routine: Routine): number[] {
   return best;
 }
 
-const isBeside = (day: number, others: readonly number[]): boolean =>
+export const isBeside = (day: number, others: readonly number[]): boolean =>
   others.some((one) => Math.abs(one - day) === 1);
 
 /** What of a routine each session day of a week holds: a line that falls between two of them waits for the next. */
@@ -224,7 +238,7 @@ function occasionsOf(
  */
 export function spreadWeek(routine: Routine, wishes: SpreadWishes, of: Day): SpreadDay[] {
   const monday = weekOf(of);
-  const days = sessionDays(routine);
+  const days = sessionDays(routine, wishes);
   const lines = linesByDay(routine, days, monday);
   const second = Math.max(0, Math.min(WEEK, routine.timesPerWeek - WEEK));
   return Array.from({ length: WEEK }, (_, at): SpreadDay => {

@@ -71,6 +71,8 @@ export interface Known<F extends OwnFigure = OwnFigure> {
   screening: readonly ScreenAnswer[];
   timesOfDay: readonly TimeOfDay[] | null;
   habits: Readonly<Partial<Record<TimeOfDay, string>>> | null;
+  /** Days of the week with time, 1 = Monday; absent in what an earlier edition kept. */
+  weekdays?: readonly number[] | null;
   /** Oldest first. */
   versions: readonly KnownVersion[];
   /** The ends of the course, and that it was taken up again; oldest first. */

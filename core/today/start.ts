@@ -89,15 +89,11 @@ function limitsOf(
 }
 
 /** Whether the time a client chose has come, within the hours in which that is still true. */
-function isTime(
-  { reminding, timeZone, timesOfDay, habits, sessions, ...known }: Known,
-  version: KnownVersion | null,
-  now: number,
-): boolean {
+function isTime(known: Known, version: KnownVersion | null, now: number): boolean {
   if (!version) return false;
+  const { reminding, timeZone, sessions } = known;
   const day = dayOf(now, timeZone);
-  const wishes = { timesOfDay, habits };
-  const planned = plannedOn(version.content, wishes, reminding, day, timeZone);
+  const planned = plannedOn(version.content, known, reminding, day, timeZone);
   const { snoozedUntil } = reminding;
   const come = [
     ...planned.map(({ at }) => at),
@@ -110,7 +106,7 @@ function isTime(
   const held =
     overOf(known.course) !== null ||
     allStop(screen(known.screening)) !== null ||
-    wayOf({ ...known, reminding, timeZone, timesOfDay, habits, sessions }, version) !== null;
+    wayOf(known, version) !== null;
   return isWanted({ day, at: last }, { sessions, before, held }, now);
 }
 
@@ -124,7 +120,7 @@ const cameBetween = (session: KnownSession | undefined, version: KnownVersion): 
  * @param now ms since 1970 UTC
  */
 export function startOf<F extends OwnFigure>(known: Known<F>, now: number) {
-  const { versions, sessions, complaints, timesOfDay, habits } = known;
+  const { versions, sessions, complaints } = known;
   const today = dayOf(now, known.timeZone);
   const version = versions.at(-1) ?? null;
   const over = overOf(known.course);
@@ -181,7 +177,7 @@ export function startOf<F extends OwnFigure>(known: Known<F>, now: number) {
         drawn: led ? drawn(lines.sure, led.steps) : lines.sure,
         limits: led ? limitsOf(expand(lines.content), led.steps) : [],
         /** How the week is proposed, from the whole of it. */
-        week: spreadWeek(version.content, { timesOfDay, habits }, today),
+        week: spreadWeek(version.content, known, today),
       },
     doneThisWeek: sessions.filter(({ day, counts }) => counts && day >= monday).length,
     askedThisWeek: askedBetween(periods, monday, addDays(monday, 6)),

@@ -181,6 +181,8 @@ export const client = pgTable(
     things: jsonb('things').$type<string[]>(),
     /** When in the day there is time; null when not asked yet. */
     timesOfDay: jsonb('times_of_day').$type<TimeOfDay[]>(),
+    /** Days of the week with time, 1 = Monday; null or empty: any. */
+    weekdays: jsonb('weekdays').$type<number[]>(),
     /** What they do at that time anyway, for a routine to be tied to; null when not asked yet. */
     habits: jsonb('habits').$type<Partial<Record<TimeOfDay, string>>>(),
     /** Somebody at home can press; null when not asked yet. */

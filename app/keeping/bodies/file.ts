@@ -56,6 +56,13 @@ export type ClientDetails = z.infer<typeof detailsSchema>;
 
 const { massKilograms: MASS, statureMetres: STATURE } = BODY_BOUNDS;
 
+/** Days of the week, 1 = Monday, each once and in order; seven are the same as none told. */
+export const weekdaysSchema = z
+  .array(z.number().int().min(1).max(7), { error: 'That is not a day of the week.' })
+  .max(7)
+  .transform((days) => [...new Set(days)].sort((one, other) => one - other))
+  .transform((days) => (days.length === 7 ? [] : days));
+
 /** What a client brings: the body, the time and what is at hand at home. */
 export const bringsSchema = z.object({
   massKilograms: optionalNumber(MASS.name, MASS.least, MASS.most, MASS.unit),
@@ -70,6 +77,8 @@ export const bringsSchema = z.object({
     .optional(),
   minutesPerDay: minutesSchema,
   timesOfDay: z.array(z.enum(TIMES_OF_DAY, { error: 'That is not a time of day we know.' })),
+  /** 1 = Monday; empty: any. Absent from editions that did not ask: what is there stays. */
+  weekdays: weekdaysSchema.optional(),
   /** Absent from editions that did not ask: what is there stays. */
   habits: z
     .strictObject(

@@ -2,6 +2,7 @@ import { eq, sql } from 'drizzle-orm';
 import equal from 'fast-deep-equal';
 import { v7 as uuid } from 'uuid';
 import { erasedOf } from '~/db/erase.server';
+import { lookAnew } from '~/db/reminders.server';
 import { client, routine } from '~/db/schema.server';
 import type { Brings } from '~/keeping/bodies';
 import type { Keeper, LetterFile } from '~/keeping/server/keep.server';
@@ -87,11 +88,14 @@ export const keepDetails: Keeper<'details'> = async ({ setting, file, base, body
   audit: { action: 'changed a client file' },
 });
 
-export const keepBrings: Keeper<'brings'> = async ({ setting, file, base, body }) => ({
-  revision: await changeFile(setting, found(file, 'client'), columnsOf(body), {
+export const keepBrings: Keeper<'brings'> = async ({ setting, file, base, body, at }) => {
+  const own = found(file, 'client');
+  const revision = await changeFile(setting, own, columnsOf(body), {
     base,
     own: 'bringsRevision',
     other: 'detailsRevision',
-  }),
-  audit: { action: 'changed what a client brings' },
-});
+  });
+  // Other days or times, other reminders.
+  await lookAnew(setting.db, own.id, at);
+  return { revision, audit: { action: 'changed what a client brings' } };
+};

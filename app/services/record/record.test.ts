@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { PassThrough } from 'node:stream';
@@ -106,6 +106,11 @@ async function altered(
   return buffer(zip.outputStream);
 }
 
+/** Archives as earlier editions wrote them; one is kept whenever the database changes. */
+const EARLIER = join(import.meta.dirname, 'earlier');
+const keyOf = (row: Record<string, unknown>) =>
+  String(row.id ?? `${String(row.session_id)} ${String(row.position)}`);
+
 const anyOf = () => {
   const [first] = [...taken].sort(([, a], [, b]) => b.bytes.length - a.bytes.length);
   if (!first) throw new Error('The demo has clients.');
@@ -131,6 +136,41 @@ describe('a record taken out', () => {
       expect(after.paper?.content).toEqual(before.paper?.content);
     }
   }, 120_000);
+
+  it.each(readdirSync(EARLIER))(
+    'by an earlier edition (%s) is read by this one, row for row, and lives on',
+    async (name) => {
+      const bytes = readFileSync(join(EARLIER, name));
+      const fresh = await openTestDatabase();
+      const setting = settingFor(fresh.db);
+      // They were taken out after the day on which these tests play.
+      setting.moveTo(new Date('2026-12-02T18:00:00Z'));
+      const who = await setUp(setting);
+      const archive = await openRecord(bytes);
+      const [id = ''] = archive.manifest.clients;
+      const lines = (await archive.bytes(`clients/${id}.jsonl`))
+        .toString('utf8')
+        .trim()
+        .split('\n');
+      archive.close();
+      expect((await bringInRecord(setting, who, bytes)).clientId).toBe(id);
+      const now = new Map(
+        (await own(fresh.db, id)).map(({ table, row }) => [`${table} ${keyOf(row)}`, row]),
+      );
+      expect(now.size).toBe(lines.length);
+      for (const line of lines) {
+        const { table, row } = JSON.parse(line) as { table: string; row: Record<string, unknown> };
+        const told = Object.fromEntries(Object.entries(row).filter(([one]) => !PLACED.has(one)));
+        // Columns that came since are besides.
+        expect(now.get(`${table} ${keyOf(row)}`)).toMatchObject(told);
+      }
+      const review = await reviewOf(setting, who, id);
+      expect(review.sessions.length).toBeGreaterThan(10);
+      expect((await handOutOf(setting, who, id))?.content.items.length).toBeGreaterThan(0);
+      await fresh.close();
+    },
+    60_000,
+  );
 
   it('carries no account: whoever wrote it is named, and cannot sign in', async () => {
     const { id } = anyOf();

@@ -74,6 +74,7 @@ const JSON_SHAPES: Readonly<Record<string, z.ZodType>> = {
   'client.places': ids,
   'client.things': ids,
   'client.times_of_day': z.array(z.enum(TIMES_OF_DAY)).max(TIMES_OF_DAY.length),
+  'client.weekdays': z.array(z.number().int().min(1).max(7)).max(7),
   'client.habits': z.record(z.string().max(20), z.string().max(200)),
   'client.home_measures': z
     .array(z.object({ testId: z.string().max(64), when: z.enum(['each session', 'weekly']) }))

@@ -17,6 +17,7 @@ const LABELS: Readonly<Record<string, string>> = {
   places: 'Places at home',
   things: 'Things at home',
   timesOfDay: 'When in the day',
+  weekdays: 'On which days',
   habits: 'What they do anyway',
   helperAtHome: 'Somebody at home who can press',
 };

@@ -1,7 +1,15 @@
 import { useMemo } from 'react';
+import { Link } from 'react-router';
 import type { Day } from '#core/calendar';
-import { spreadWeek, type Routine, type SpreadDay, type SpreadWishes } from '#core/routine';
+import {
+  spreadSays,
+  spreadWeek,
+  type Routine,
+  type SpreadDay,
+  type SpreadWishes,
+} from '#core/routine';
 import { capital, weekdayName } from '../parts/words';
+import { WeekSays } from './WeekSays';
 import { WeekSpread } from './WeekSpread';
 import { weekLines } from './weekWords';
 import classes from './WeekPlan.module.css';
@@ -23,14 +31,16 @@ export function WeekPlan({
   routine,
   wishes,
   today,
+  changeAt,
 }: {
   routine: Routine;
   wishes: SpreadWishes;
   today: Day;
+  /** Where days and times are written down. */
+  changeAt: string;
 }) {
   const week = useMemo(() => spreadWeek(routine, wishes, today), [routine, wishes, today]);
   if (routine.items.length === 0) return null;
-  const reasons = [...new Set(week.flatMap(({ occasions }) => occasions.map(({ why }) => why)))];
   return (
     <details className={classes.plan}>
       <summary>
@@ -44,10 +54,10 @@ export function WeekPlan({
           </li>
         ))}
       </ul>
+      <WeekSays says={spreadSays(routine, wishes, today)} />
       <p>
-        {reasons.join(' ')} A proposal: any day will do, and what was missed is made up for.
-        {wishes.timesOfDay === null &&
-          ' When they find the time is not known yet: see body and tools.'}
+        {wishes.timesOfDay === null && 'When they find the time is not known yet. '}
+        <Link to={changeAt}>Change their days and times</Link>
       </p>
     </details>
   );

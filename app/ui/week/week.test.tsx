@@ -1,8 +1,12 @@
 import fc from 'fast-check';
 import { renderToStaticMarkup } from 'react-dom/server';
+import { MemoryRouter } from 'react-router';
 import { ACTIVITY_KINDS } from '#core/activities';
 import { anyMixedRoutine, itemFor, routineWith } from '#core/examples';
-import { spreadWeek } from '#core/routine';
+import { TIMES_OF_DAY } from '#core/calendar';
+import { spreadWeek, type Routine } from '#core/routine';
+import { readWeek, WEEKDAYS } from './readWeek';
+import { WeekFields } from './WeekFields';
 import { WeekPlan } from './WeekPlan';
 import { WeekSpread } from './WeekSpread';
 import { weekLines } from './weekWords';
@@ -40,23 +44,51 @@ describe('the week', () => {
   });
 
   it('says shortly which days and when, and that it is a proposal', () => {
-    const wishes = { timesOfDay: null, habits: null };
-    const says = (timesPerWeek: number) =>
+    const drawn = (routine: Routine, weekdays: number[] | null = null) =>
       renderToStaticMarkup(
-        <WeekPlan
-          routine={{ ...routineWith(itemFor('calf')), timesPerWeek }}
-          wishes={wishes}
-          today={TODAY}
-        />,
+        <MemoryRouter>
+          <WeekPlan
+            routine={routine}
+            wishes={{ weekdays, timesOfDay: null, habits: null }}
+            today={TODAY}
+            changeAt="/clients/1/brings"
+          />
+        </MemoryRouter>,
       );
+    const says = (timesPerWeek: number, weekdays?: number[]) =>
+      drawn({ ...routineWith(itemFor('calf')), timesPerWeek }, weekdays);
     expect(says(7)).toContain('every day · evening');
     expect(says(3)).toContain('Mon, Wed, Fri · evening');
     expect(says(14)).toContain('every day · morning and evening');
     expect(says(3)).toContain('any day will do');
     expect(says(3)).toContain('not known yet');
-    const empty = { ...routineWith(itemFor('calf')), items: [] };
-    expect(renderToStaticMarkup(<WeekPlan routine={empty} wishes={wishes} today={TODAY} />)).toBe(
-      '',
+    expect(says(3)).toContain('href="/clients/1/brings"');
+    expect(says(3, [2, 4])).toContain('Tue, Thu · evening');
+    expect(says(3, [2, 4])).toContain('and 2 days are free: 1 fewer.');
+    expect(drawn({ ...routineWith(itemFor('calf')), items: [] })).toBe('');
+  });
+
+  it('has fields that are read as they were filled', () => {
+    fc.assert(
+      fc.property(
+        fc.subarray([...WEEKDAYS]),
+        fc.subarray([...TIMES_OF_DAY]),
+        fc.constantFrom({}, { midday: 'the “lunch” & a walk' }),
+        (weekdays, timesOfDay, habits) => {
+          const shown = { weekdays, timesOfDay, habits };
+          const markup = renderToStaticMarkup(<WeekFields shown={shown} whose="own" />);
+          // As a browser posts them: what is ticked, and every text.
+          const form: Record<string, string> = {};
+          for (const [field] of markup.matchAll(/<input[^>]*>/g)) {
+            const name = /name="([^"]*)"/.exec(field)?.[1] ?? '';
+            const value = /value="([^"]*)"/.exec(field)?.[1]?.replaceAll('&amp;', '&') ?? '';
+            if (field.includes('type="text"')) form[name] = value;
+            else if (/ checked=""/.test(field)) form[name] = 'on';
+          }
+          expect(readWeek(form)).toEqual(shown);
+        },
+      ),
+      { numRuns: 40 },
     );
   });
 });

@@ -29,6 +29,9 @@ import classes from './reminders.module.css';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Reminders · Entspann' }];
 
+/** Also what was refused is answered by what stands now. */
+export const shouldRevalidate = () => true;
+
 export async function loader({ context }: Route.LoaderArgs) {
   const { setting, who } = context.get(clientContext);
   return load(async () => ({
@@ -163,8 +166,8 @@ export default function Reminders({ loaderData, actionData }: Route.ComponentPro
     <div className={classes.page}>
       <h1>Reminders</h1>
       <p className={classes.soft}>
-        At the times your week is planned for. They say no more than that it is the time you chose:
-        nothing of your health stands on a lock screen or in a message.
+        At the times <Link to="/week">your week</Link> is planned for. They say no more than that it
+        is the time you chose: nothing of your health stands on a lock screen or in a message.
       </p>
       {refused && <Notice>{refused.message}</Notice>}
       {said?.ok && said.done === 'wish' && <Notice tone="quiet">Kept.</Notice>}

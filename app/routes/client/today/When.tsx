@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import type { Day } from '#core/calendar';
 import { occasionWords, type SpreadDay } from '#core/routine';
 import { capital, nearDay } from '~/ui/parts/words';
@@ -36,7 +37,10 @@ export function When({
         </p>
       )}
       <WeekSpread week={week} today={today} />
-      <p>A block is the routine, a ring a part of it once more.</p>
+      <p>
+        A block is the routine, a ring a part of it once more.{' '}
+        <Link to="/week">Change my days and times</Link>
+      </p>
     </section>
   );
 }

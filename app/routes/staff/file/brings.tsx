@@ -5,14 +5,14 @@ import { v7 as uuid } from 'uuid';
 import { SURFACE_IDS, SURFACES, THING_IDS, thingOf, TOOLS } from '#core/equipment';
 import { staffContext } from '~/context.server';
 import { act, formOf, load } from '~/door.server';
-import { TIMES_OF_DAY, type TimeOfDay } from '#core/calendar';
-import { bringsSchema, MOST_HABIT } from '~/keeping/bodies';
+import { bringsSchema } from '~/keeping/bodies';
 import { fileOf } from '~/services/clientFile.server';
 import { keepForm } from '~/services/keeping.server';
 import { FormStanding } from '~/ui/keeping/FormStanding';
 import { useKeptForm } from '~/ui/keeping/useKeptForm';
 import { Notice } from '~/ui/parts/Notice';
 import { useSaid } from '~/ui/parts/useSaid';
+import { WeekFields } from '~/ui/week/WeekFields';
 import { readBrings } from './bringsForm';
 import type { Route } from './+types/brings';
 import classes from './brings.module.css';
@@ -62,14 +62,6 @@ function Tick({
     </div>
   );
 }
-
-/** What a routine is often tied to. Common practice, no published source. */
-const HABITS: Record<TimeOfDay, string> = {
-  morning: 'brushing teeth',
-  midday: 'lunch break',
-  afternoon: 'coming home',
-  evening: 'before bed',
-};
 
 const HELP = [
   { value: 'yes', label: 'yes' },
@@ -172,29 +164,7 @@ export default function BringsPage({ loaderData, actionData }: Route.ComponentPr
             error={errors.minutesPerDay}
           />
         </div>
-        <fieldset className={classes.times}>
-          <legend>When in the day, and what do they do then anyway?</legend>
-          {TIMES_OF_DAY.map((time) => (
-            <div key={time}>
-              <label>
-                <input
-                  type="checkbox"
-                  name={`time:${time}`}
-                  defaultChecked={shown.timesOfDay?.includes(time)}
-                />
-                {time}
-              </label>
-              <input
-                type="text"
-                name={`habit:${time}`}
-                aria-label={`What they do in the ${time} anyway`}
-                placeholder={HABITS[time]}
-                maxLength={MOST_HABIT}
-                defaultValue={shown.habits?.[time] ?? ''}
-              />
-            </div>
-          ))}
-        </fieldset>
+        <WeekFields shown={shown} whose="theirs" />
         {errors.habits && <Notice>{errors.habits}</Notice>}
         <fieldset className={classes.sides}>
           <legend>Somebody at home who can press?</legend>

@@ -1,5 +1,5 @@
 import { surfaceIdSchema, THING_IDS, type SurfaceId } from '#core/equipment';
-import { TIMES_OF_DAY } from '#core/calendar';
+import { readWeek } from '~/ui/week/readWeek';
 
 const named = (form: Record<string, string>, prefix: string): string[] =>
   Object.keys(form).flatMap((name) => (name.startsWith(prefix) ? [name.slice(prefix.length)] : []));
@@ -17,13 +17,7 @@ export function readBrings(form: Record<string, string>) {
       (id): id is SurfaceId => surfaceIdSchema.safeParse(id).success,
     ),
     things: THING_IDS.filter((id) => `thing:${id}` in form),
-    timesOfDay: TIMES_OF_DAY.filter((time) => `time:${time}` in form),
-    habits: Object.fromEntries(
-      TIMES_OF_DAY.flatMap((time) => {
-        const habit = form[`habit:${time}`]?.trim() ?? '';
-        return habit === '' ? [] : [[time, habit]];
-      }),
-    ),
+    ...readWeek(form),
     helperAtHome: HELP.find((says) => says === form.helperAtHome) ?? ('' as const),
   };
 }

@@ -38,8 +38,8 @@ export function PlanBench({ data }: { data: PlanData }) {
     [file.affectedSide, bench.client.tools],
   );
   const wishes = useMemo(
-    () => ({ timesOfDay: file.timesOfDay, habits: file.habits }),
-    [file.timesOfDay, file.habits],
+    () => ({ weekdays: file.weekdays, timesOfDay: file.timesOfDay, habits: file.habits }),
+    [file.weekdays, file.timesOfDay, file.habits],
   );
   const [starting, setStarting] = useState(false);
   // One goes on where the new lines are, not where the button was.
@@ -108,7 +108,12 @@ export function PlanBench({ data }: { data: PlanData }) {
               onReason={(rule, why) => dispatch({ type: 'reason', rule, why })}
             />
           </section>
-          <WeekPlan routine={routine} wishes={wishes} today={data.today} />
+          <WeekPlan
+            routine={routine}
+            wishes={wishes}
+            today={data.today}
+            changeAt={`/clients/${file.id}/brings`}
+          />
           <IssuePanel
             routine={routine}
             issue={issue}
