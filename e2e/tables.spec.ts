@@ -46,7 +46,7 @@ test('figures from a spreadsheet come in after they were looked over, once, and 
   // The file has them, and the trail says who brought them.
   const table = await page.request.get(`${file}/take-out/measures`);
   expect(await table.text()).toMatch(/2026-03-03.*54\.5[\s\S]*2026-03-10.*60/);
-  await page.goto('/settings/trail?q=table');
+  await page.goto('/settings/trail?q=from+a+table');
   await expect(page.getByText('brought in figures from a table')).toBeVisible();
 });
 

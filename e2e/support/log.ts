@@ -25,8 +25,10 @@ const SHORTEST = 5;
 function textsIn(value: unknown, name = ''): string[] {
   if (typeof value === 'string') return FREE.has(name) && value.length >= SHORTEST ? [value] : [];
   if (value === null || typeof value !== 'object') return [];
+  // Beside its system a code is a word of a published or a told list, as FHIR has it, and nothing a person wrote.
+  const isCoding = 'system' in value;
   return Object.entries(value).flatMap(([inner, one]) =>
-    textsIn(one, Array.isArray(value) ? name : inner),
+    isCoding && inner === 'code' ? [] : textsIn(one, Array.isArray(value) ? name : inner),
   );
 }
 
