@@ -28,6 +28,14 @@ describe('what somebody else changed meanwhile', () => {
     ]);
   });
 
+  it('names days of the week', () => {
+    expect(theirFields({ weekdays: [1, 7] })).toEqual([
+      { label: 'On which days', value: 'Monday, Sunday' },
+    ]);
+    for (const any of [[], null])
+      expect(theirFields({ weekdays: any })).toEqual([{ label: 'On which days', value: 'any' }]);
+  });
+
   it.each([[undefined], [null], ['all'], [7]])(
     'is nothing where a refusal was of another kind: %j',
     (other) => {

@@ -1,4 +1,6 @@
+import { addDays } from '#core/calendar';
 import { findSurface, findTool } from '#core/equipment';
+import { weekdayName } from './words';
 
 const LABELS: Readonly<Record<string, string>> = {
   name: 'Name',
@@ -35,11 +37,17 @@ const wordOf = (value: unknown): string => {
   return findTool(text)?.name ?? findSurface(text)?.name ?? text;
 };
 
+const SOME_SUNDAY = '2026-01-04';
+const daysOf = (value: unknown): string =>
+  Array.isArray(value) && value.length > 0
+    ? value.map((day) => weekdayName(addDays(SOME_SUNDAY, Number(day)))).join(', ')
+    : 'any';
+
 /** What a form was overtaken by: the fields that differ, as the file holds them now. */
 export function theirFields(theirs: unknown): { label: string; value: string }[] {
   if (typeof theirs !== 'object' || theirs === null) return [];
   return Object.entries(theirs).map(([field, value]) => ({
     label: LABELS[field] ?? field,
-    value: wordOf(value),
+    value: field === 'weekdays' ? daysOf(value) : wordOf(value),
   }));
 }
