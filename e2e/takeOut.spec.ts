@@ -1,4 +1,4 @@
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -354,4 +354,61 @@ test('the referral note and the brief as PDF say what their pages say, in anothe
   expect(await words(client, '/referral.pdf')).toContain('HollisVerbeek');
   expect((await client.request.get(`${file}/brief.pdf`)).status()).toBe(404);
   rmSync(folder, { recursive: true });
+});
+
+test('a practice is taken out by its owner, who is told how far it is and what became of it', async ({
+  page,
+}) => {
+  await stepInAs(page, 'Maren');
+  await page.goto('/settings/practice');
+  const link = page.getByRole('link', { name: 'The whole practice' });
+  // Cut off half-way nothing is saved, and it says so.
+  await page.evaluate(() => {
+    const real = fetch;
+    // The line goes after the first of it.
+    window.fetch = async (...asked) => {
+      const answer = await real(...asked);
+      const body = answer.body?.pipeThrough(
+        new TransformStream({ flush: (end) => end.error(new Error('The line is gone.')) }),
+      );
+      window.fetch = real;
+      return new Response(body, answer);
+    };
+  });
+  await link.click();
+  await expect(page.getByRole('alert')).toContainText('did not come through whole');
+
+  // Held up, it says how far it is, and can be stopped.
+  await page.evaluate(() => {
+    const real = fetch;
+    window.fetch = async (...asked) => {
+      const answer = await real(...asked);
+      const body = answer.body?.pipeThrough(
+        new TransformStream({ flush: () => new Promise((done) => setTimeout(done, 60_000)) }),
+      );
+      window.fetch = real;
+      return new Response(body, answer);
+    };
+  });
+  await link.click();
+  await expect(page.getByText(/^\d+ of \d+ clients, [\d.]+ [kM]B$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeHidden();
+
+  const coming = page.waitForEvent('download');
+  await link.click();
+  const download = await coming;
+  expect(download.suggestedFilename()).toMatch(/-practice\.zip$/);
+  await expect(page.getByText(/^Saved: \d+ clients, [\d.]+ [kM]B/)).toBeVisible();
+  const said = (await page.getByText(/^Saved: /).textContent()) ?? '';
+  const bytes = readFileSync(await download.path());
+  const told = spawnSync(
+    process.execPath,
+    ['scripts/data.mjs', 'check', '--from', await download.path()],
+    {
+      encoding: 'utf8',
+    },
+  );
+  expect(bytes.length).toBeGreaterThan(10_000);
+  expect(told.stdout).toContain(`is whole: ${/\d+ clients/.exec(said)?.[0] ?? 'nothing'}`);
 });

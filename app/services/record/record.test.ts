@@ -401,18 +401,18 @@ describe('a practice taken out', () => {
     await expect(takeOutPractice(there, { ...owner, role: 'therapist' })).rejects.toMatchObject({
       status: 403,
     });
-    const stream = await takeOutPractice(there, owner);
+    const { stream, clients } = await takeOutPractice(there, owner);
     expect((await buffer(stream)).length).toBeGreaterThan(10_000);
     // Whoever hangs up half-way is not reported; what breaks is.
     const reported: unknown[] = [];
     const hearing = { ...there, report: (error: unknown) => reported.push(error) };
-    (await takeOutPractice(hearing, owner)).destroy();
+    (await takeOutPractice(hearing, owner)).stream.destroy();
     await new Promise((later) => setTimeout(later, 300));
     expect(reported).toEqual([]);
     const away = Object.create(from.db, {
       transaction: { value: () => Promise.reject(new Error('The data are away.')) },
     }) as typeof from.db;
-    const broken = await takeOutPractice({ ...hearing, db: away }, owner);
+    const { stream: broken } = await takeOutPractice({ ...hearing, db: away }, owner);
     await expect(buffer(broken)).rejects.toThrow('The data are away.');
     expect(reported).toHaveLength(1);
     const [line] = await from.db

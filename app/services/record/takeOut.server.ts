@@ -153,9 +153,17 @@ export async function tellPractice(
   return rows;
 }
 
-/** The whole practice, for its owner: it stands in the trail before the first of it goes out. */
-export async function takeOutPractice(setting: Setting, who: Principal): Promise<PassThrough> {
+/**
+ * The whole practice, for its owner: it stands in the trail before the first of it goes out.
+ *
+ * @returns the archive as it is written, and how many clients are in it
+ */
+export async function takeOutPractice(
+  setting: Setting,
+  who: Principal,
+): Promise<{ stream: PassThrough; clients: number }> {
   ownerOnly(who);
+  const { length: clients } = await filesToTakeOut(setting.db, who.practiceId);
   await recordAudit(setting.db, {
     practiceId: who.practiceId,
     actorId: who.userId,
@@ -173,5 +181,5 @@ export async function takeOutPractice(setting: Setting, who: Principal): Promise
       if (!hungUp) setting.report(error);
     },
   );
-  return into;
+  return { stream: into, clients };
 }
