@@ -2,6 +2,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { PassThrough } from 'node:stream';
+import { Readable } from 'node:stream';
 import { buffer } from 'node:stream/consumers';
 import { eq, sql } from 'drizzle-orm';
 import sharp from 'sharp';
@@ -402,11 +403,14 @@ describe('a practice taken out', () => {
       status: 403,
     });
     const { stream, clients } = await takeOutPractice(there, owner);
+    expect(clients).toBe(taken.size);
     expect((await buffer(stream)).length).toBeGreaterThan(10_000);
     // Whoever hangs up half-way is not reported; what breaks is.
     const reported: unknown[] = [];
     const hearing = { ...there, report: (error: unknown) => reported.push(error) };
     (await takeOutPractice(hearing, owner)).stream.destroy();
+    const { stream: asWeb } = await takeOutPractice(hearing, owner);
+    await Readable.toWeb(asWeb).cancel();
     await new Promise((later) => setTimeout(later, 300));
     expect(reported).toEqual([]);
     const away = Object.create(from.db, {

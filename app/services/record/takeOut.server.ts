@@ -173,7 +173,9 @@ export async function takeOutPractice(
   const into = new PassThrough();
   let hungUp = false;
   into.once('close', () => {
-    hungUp = !into.writableFinished && into.errored === null;
+    // A stream of the web that is let go of says so as an error.
+    const isLetGo = into.errored === null || into.errored.name === 'AbortError';
+    hungUp = !into.writableFinished && isLetGo;
   });
   tellPractice(setting, { id: who.practiceId, name: who.practiceName }, into).catch(
     (error: unknown) => {

@@ -1,9 +1,10 @@
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { sitesOfTest, type MovementTest, type Quantity, type Way } from '#core/measurement';
 import { testScene } from '#core/poses';
 import { NeedsYou } from '~/ui/keeping/NeedsYou';
+import { TakeOut } from '~/ui/charts/TakeOut';
 import { SceneDrawing } from '~/ui/poses/SceneDrawing';
 import { figureWords } from '~/ui/measure/homeWords';
 import type { useFigures } from '~/ui/measure/useFigures';
@@ -33,6 +34,7 @@ export function TestPanel({
 }) {
   const { file, standIn } = data;
   const base = `/clients/${file.id}`;
+  const arcs = useRef<HTMLDivElement>(null);
   const scene = useMemo(() => testScene(test.id, `${test.name}, drawn`), [test]);
   const readings = useReadings(data, test.id);
   const { keepPicture, trouble } = useKeepPicture(base);
@@ -103,7 +105,7 @@ export function TestPanel({
           The rating of each point is kept on <Link to={`${base}/map`}>the map</Link>.
         </p>
       ) : (
-        <div className={classes.quantities}>
+        <div className={classes.quantities} ref={arcs}>
           {test.quantities.map((quantity) => (
             <QuantityPanel
               key={quantity.id}
@@ -119,6 +121,14 @@ export function TestPanel({
               onRemove={({ id }) => onWrite(id, null)}
             />
           ))}
+          {test.quantities.length > 0 && (
+            <TakeOut
+              within={arcs}
+              title={`${file.name}: ${test.name.toLowerCase()}`}
+              file={`reach-${test.id}`}
+              says={test.quantities.length > 1 ? 'Take the arcs' : 'Take the arc'}
+            />
+          )}
           <Observations
             test={test}
             seenAt={seenAt}
