@@ -206,7 +206,7 @@ function fewerSites(routine: Routine, screening: readonly ScreenFinding[]): Find
   ];
 }
 
-const HAND_LOAD_SECONDS = 240;
+export const HAND_LOAD_SECONDS = 240;
 
 function handsLast(routine: Routine): Finding[] {
   const { handLoadSeconds } = totalsOf(routine);

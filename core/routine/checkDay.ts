@@ -106,7 +106,7 @@ function oncePerSite(found: readonly Finding[]): Finding[] {
   return [...said.values()];
 }
 
-const NECK_START_SECONDS = 60;
+export const NECK_START_SECONDS = 60;
 const WAY_UP =
   'The way up: one new neck site at a time, after a quiet week. Overdoing it can bring dizziness or nausea for days; some teach more at once, our default is the careful one.';
 

@@ -18,7 +18,7 @@ export {
 export { setupsForMethod, newItem, usualDose, usualPoints } from './newItem';
 export { foundSites, itemFromMap, withMapped, type FoundSite, type MappedPoint } from './fromMap';
 export { newActivity, placed } from './newActivity';
-export { sidesInOrder } from './sidesInOrder';
+export { pointsOn, sidesInOrder } from './sidesInOrder';
 export { expand, reserve } from './expand';
 export { holdsAmong, isHold, type ActivityStep, type HoldStep, type Step } from './step';
 export { limitSteps } from './limited';
@@ -32,7 +32,10 @@ export {
   type RestingLine,
 } from './dueLines';
 export { totalsOf, withTests, type Totals } from './totals';
-export { checkRoutine } from './check';
+export { checkRoutine, HAND_LOAD_SECONDS } from './check';
+export { NECK_START_SECONDS } from './checkDay';
+export { checkItem, surfaceOf } from './checkItem';
+export { checkActivity } from './checkActivity';
 export type { CheckContext } from './checkContext';
 export { placeKey, placesPressed, sidesPressed } from './placeKey';
 export { mendOf, type Mend } from './mend';

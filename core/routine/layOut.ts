@@ -48,6 +48,8 @@ export function layOut(routine: Pick<Routine, 'items'>): Layout {
   let now = 0;
   let early = 0;
   let here: string | null = null;
+  // Standing, one is still where one stood up: at the wall, by the chair; from the floor one has got up.
+  let stand: Posture | null = null;
   let previous: Step | undefined;
 
   for (const step of expand(routine)) {
@@ -55,7 +57,7 @@ export function layOut(routine: Pick<Routine, 'items'>): Layout {
     const place: string | null = isHold(step) || step.limitSeconds > 0 ? step.positionId : here;
     const position = postureOf(place);
     const before = postureOf(here);
-    const move = movesBetween(before, position).seconds;
+    const move = movesBetween(stand, position).seconds;
     let band = bands.at(-1);
     if (!band || band.positionId !== place) {
       band = {
@@ -81,10 +83,10 @@ export function layOut(routine: Pick<Routine, 'items'>): Layout {
     early += lead + leastSeconds;
     band.endSeconds = now;
     previous = step;
+    if (position !== null || onFloor(stand)) stand = position;
     here = place;
   }
 
-  const last = postureOf(here);
-  const getUp = movesBetween(last, null).seconds;
+  const getUp = movesBetween(stand, null).seconds;
   return { blocks, bands, totalSeconds: { least: early + getUp, most: now + getUp } };
 }

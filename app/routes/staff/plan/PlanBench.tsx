@@ -7,6 +7,7 @@ import { Bench } from '~/ui/parts/Bench';
 import { Empty } from '~/ui/parts/Empty';
 import { Notice } from '~/ui/parts/Notice';
 import { ActivityList } from '~/ui/plan/ActivityList';
+import { FitPanel } from '~/ui/plan/FitPanel';
 import { FoundList } from '~/ui/plan/FoundList';
 import { Findings } from '~/ui/plan/Findings';
 import { ItemList } from '~/ui/plan/ItemList';
@@ -42,6 +43,7 @@ export function PlanBench({ data }: { data: PlanData }) {
     [file.weekdays, file.timesOfDay, file.habits],
   );
   const [starting, setStarting] = useState(false);
+  const [fitting, setFitting] = useState(false);
   // One goes on where the new lines are, not where the button was.
   const [taken, setTaken] = useState(0);
   const order = useRef<HTMLDivElement>(null);
@@ -53,6 +55,8 @@ export function PlanBench({ data }: { data: PlanData }) {
     ['mod+z', () => dispatch({ type: 'undo' })],
     ['mod+shift+z', () => dispatch({ type: 'redo' })],
     ['i', mending.takeKey],
+    // While it is open the key is its own.
+    ['f', () => !fitting && routine.items.length > 0 && setFitting(true)],
     ['e', () => editor.current?.querySelector<HTMLElement>('input:checked, input')?.focus()],
   ]);
 
@@ -135,6 +139,11 @@ export function PlanBench({ data }: { data: PlanData }) {
         {routine.items.length > 0 && !starting && (
           <LinkButton onClick={() => setStarting(true)}>Start from</LinkButton>
         )}
+        {routine.items.length > 0 && !fitting && (
+          <LinkButton onClick={() => setFitting(true)}>
+            Fit to minutes <kbd>f</kbd>
+          </LinkButton>
+        )}
         <LinkButton disabled={state.past.length === 0} onClick={() => dispatch({ type: 'undo' })}>
           Undo <kbd>ctrl z</kbd>
         </LinkButton>
@@ -153,12 +162,26 @@ export function PlanBench({ data }: { data: PlanData }) {
       )}
       {routine.items.length > 0 && (
         <div ref={strip}>
-          <Strip
-            layout={bench.layout}
-            numbers={bench.numbers}
-            selectedId={selectedId}
-            onSelect={select}
-          />
+          {fitting ? (
+            <FitPanel
+              routine={routine}
+              context={context}
+              matters={bench.matters}
+              onTake={(fitted) => {
+                setFitting(false);
+                dispatch({ type: 'mend', routine: fitted });
+                setTaken((times) => times + 1);
+              }}
+              onClose={() => setFitting(false)}
+            />
+          ) : (
+            <Strip
+              layout={bench.layout}
+              numbers={bench.numbers}
+              selectedId={selectedId}
+              onSelect={select}
+            />
+          )}
         </div>
       )}
       {(starting || routine.items.length === 0) && (

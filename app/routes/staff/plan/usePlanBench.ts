@@ -1,7 +1,9 @@
 import { useMemo, useReducer, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { findSite, type Site } from '#core/anatomy';
+import { whereToLook } from '#core/complaint';
 import { withHelper } from '#core/equipment';
+import type { Matters } from '#core/fit';
 import { relatedSites } from '#core/map';
 import {
   checkRoutine,
@@ -26,6 +28,8 @@ import type { Route } from './+types/plan';
 
 export type PlanData = Route.ComponentProps['loaderData'];
 
+/** So many of the places to look at for a complaint count as the first ones; our own choice. */
+const LOOKED_AT_FIRST = 3;
 /** So many sites that belong with what was found are offered. */
 const MOST_RELATED = 4;
 
@@ -116,6 +120,16 @@ export function usePlanBench(data: PlanData) {
     twice: pressesOf(routine).find(({ siteId }) => siteId === askedTwice),
     offReasons: useMemo(() => offSites(client.screening), [client.screening]),
     found,
+    /** What says which lines matter: the map, and what brings them. */
+    matters: useMemo((): Matters => {
+      const looks = data.complaints.flatMap((one) =>
+        whereToLook(one).looks.map(({ site }) => site.id as string),
+      );
+      return {
+        found,
+        complaint: { first: looks.slice(0, LOOKED_AT_FIRST), also: looks.slice(LOOKED_AT_FIRST) },
+      };
+    }, [found, data.complaints]),
     related: useMemo(() => relatedSites(data.mapped, MOST_RELATED), [data.mapped]),
     totals: useMemo(() => totalsOf(routine, layout), [routine, layout]),
     numbers: useMemo(
