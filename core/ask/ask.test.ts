@@ -232,6 +232,30 @@ describe('asking the core', () => {
     expect(says('activity', { kind: 'handstand' })).toMatch(/^--kind is one of: warm-up/);
   });
 
+  it('fits sites to minutes, stars first, and says what is wrong with what was asked', () => {
+    const fitted = value('fit', {
+      sites: 'calf,side-low-back,deep-buttock',
+      minutes: '4',
+      stars: 'calf',
+    });
+    expect(fitted.value).toContain('Calf');
+    expect(fitted.more?.sessionSeconds).toEqual(
+      expect.objectContaining({ most: expect.any(Number) }),
+    );
+    const { most } = fitted.more?.sessionSeconds as { most: number };
+    expect(most).toBeLessThanOrEqual(240);
+    expect(says('fit', { sites: 'calf', minutes: '1' })).toMatch(/^Nothing of it fits 1 min/);
+    expect(says('fit', { sites: 'calf', minutes: '9', stars: 'temple' })).toBe(
+      '“temple” is starred and not among --sites.',
+    );
+    expect(says('fit', { sites: 'outer-thigh-band', minutes: '9' })).toMatch(
+      /no site that is pressed/,
+    );
+    expect(says('fit', { sites: 'calf', minutes: '9', tools: 'anvil' })).toBe(
+      '“anvil” is no tool.',
+    );
+  });
+
   it('starts from a complaint, and says what a body rules out', () => {
     const knee = value('start', { complaint: 'knee-gives-way', yes: 'mobile-joints' });
     expect(knee.value).toContainEqual(

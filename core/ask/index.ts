@@ -1,5 +1,6 @@
 import { mistaken, type Outcome } from '#core/knowledge';
 import type { Answer, Command, Given } from './ask';
+import { FITTING } from './fitting';
 import { FIRST_VISIT } from './firstVisit';
 import { MECHANICS } from './mechanics';
 import { PLANS } from './plans';
@@ -8,7 +9,13 @@ import { PRACTICE } from './practice';
 export { type Answer, type Command } from './ask';
 
 /** Every question the core answers from the command line. */
-export const COMMANDS: readonly Command[] = [...MECHANICS, ...PRACTICE, ...PLANS, ...FIRST_VISIT];
+export const COMMANDS: readonly Command[] = [
+  ...MECHANICS,
+  ...PRACTICE,
+  ...PLANS,
+  ...FITTING,
+  ...FIRST_VISIT,
+];
 
 /** How to ask: all commands, or one with its inputs. */
 export function help(name?: string): string {

@@ -28,7 +28,7 @@ function fateOf(line: FitLine): string {
     case 'kept':
       return line.isSwapped ? `with what they have: ${lineWords(line.as)}` : 'as it is';
     case 'trimmed':
-      return `${line.isSwapped ? 'with what they have, and ' : ''}down to ${lineWords(line.as)}`;
+      return `becomes${line.isSwapped ? ', with what they have' : ''}: ${lineWords(line.as)}`;
     case 'left out':
       return line.wantsSeconds === null
         ? line.why
@@ -76,7 +76,9 @@ function sumsOf({
   const share = wantedWorth > 0 ? Math.round((100 * worth) / wantedWorth) : 100;
   return [
     `${clockTime(layout.totalSeconds.most)} of ${clockTime(budgetSeconds)}, ${clockTime(movingSeconds)} of it for moving about; ${share} % of what was wanted, each line by what it counts.`,
-    ...(isReordered ? ['The order is another one, so that they get down and up less.'] : []),
+    ...(isReordered
+      ? ['The order is another one: the usual one, with the least moving about.']
+      : []),
   ].join(' ');
 }
 

@@ -56,7 +56,7 @@ export function PlanBench({ data }: { data: PlanData }) {
     ['mod+shift+z', () => dispatch({ type: 'redo' })],
     ['i', mending.takeKey],
     // While it is open the key is its own.
-    ['f', () => !fitting && routine.items.length > 0 && setFitting(true)],
+    ...(fitting ? [] : [['f', () => setFitting(routine.items.length > 0)] as const]),
     ['e', () => editor.current?.querySelector<HTMLElement>('input:checked, input')?.focus()],
   ]);
 
