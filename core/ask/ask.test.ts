@@ -256,6 +256,16 @@ describe('asking the core', () => {
     );
   });
 
+  it('goes away from home with what is at hand, and says why not', () => {
+    const gone = value('away', { sites: 'deep-buttock,hip-front', kit: 'ball-and-wall' });
+    expect(gone.value).toEqual([
+      expect.objectContaining({ is: 'instead', says: 'tennis ball, wall, side on' }),
+      expect.objectContaining({ is: 'left out' }),
+    ]);
+    expect(says('away', { sites: 'calf', kit: 'moon' })).toMatch(/^--kit is one of: ball-and-wall/);
+    expect(says('away', { sites: 'knee', kit: 'bed' })).toMatch(/no site that is pressed/);
+  });
+
   it('starts from a complaint, and says what a body rules out', () => {
     const knee = value('start', { complaint: 'knee-gives-way', yes: 'mobile-joints' });
     expect(knee.value).toContainEqual(

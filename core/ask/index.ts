@@ -1,5 +1,6 @@
 import { mistaken, type Outcome } from '#core/knowledge';
 import type { Answer, Command, Given } from './ask';
+import { AWAY } from './away';
 import { FITTING } from './fitting';
 import { FIRST_VISIT } from './firstVisit';
 import { MECHANICS } from './mechanics';
@@ -14,6 +15,7 @@ export const COMMANDS: readonly Command[] = [
   ...PRACTICE,
   ...PLANS,
   ...FITTING,
+  ...AWAY,
   ...FIRST_VISIT,
 ];
 

@@ -58,3 +58,4 @@ export {
   type SpreadWishes,
 } from './spread';
 export { spreadSays, type SpreadSays } from './spreadSays';
+export { thingsNeeded } from './haveReady';

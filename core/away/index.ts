@@ -1,0 +1,2 @@
+export { awayFrom, type Away, type AwayLine } from './awayFrom';
+export { findKit, KITS, type Kit } from './kits';
