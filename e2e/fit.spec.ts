@@ -1,13 +1,10 @@
-import { expect, fileOf, stepInAs, test } from './support/test';
+import { openBench } from './support/plan';
+import { expect, test } from './support/test';
 
 test('a routine is fitted to the minutes by keyboard: seen, starred, taken, undone', async ({
   page,
 }) => {
-  await stepInAs(page, 'Maren');
-  const file = await fileOf(page, 'Hollis Verbeek');
-  await page.goto(`${file}/plan`);
-  const order = page.getByRole('list', { name: 'Lines in order' });
-  const before = await order.innerText();
+  const { order, before } = await openBench(page);
   await page.keyboard.press('f');
   const panel = page.getByRole('region', { name: 'Fit to minutes' });
   const minutes = panel.getByLabel('minutes a day');

@@ -13,7 +13,7 @@ import {
   type Routine,
   type RoutineItem,
 } from '#core/routine';
-import { fitRoutine, prioritiesOf, type Fit } from './index';
+import { fitRoutine, prioritiesOf, regrouped, type Fit } from './index';
 
 const CONTEXT: CheckContext = { minutesPerDay: null, firstVersion: false };
 
@@ -198,6 +198,60 @@ describe('a routine fitted to minutes', () => {
       ),
       { numRuns: 120 },
     );
+  });
+
+  it('regroups postures: the same lines, less moving, the usual order kept; again changes nothing', () => {
+    let gained = 0;
+    fc.assert(
+      fc.property(anyPlan(2, 9), (wanted) => {
+        const items = regrouped(wanted);
+        if (!items) return;
+        gained += 1;
+        expect([...items].map(({ id }) => id).sort()).toEqual(
+          wanted.items.map(({ id }) => id).sort(),
+        );
+        const [before, after] = [wanted.items, items].map((some) => layOut({ items: [...some] }));
+        expect(after?.totalSeconds.most).toBeLessThan(before?.totalSeconds.most ?? 0);
+        expect(after?.totalSeconds.least).toBeLessThan(before?.totalSeconds.least ?? 0);
+        const ORDER = /order of sites|static before|sweep before|stretch after|order of activities/;
+        const told = (some: readonly RoutineItem[]) =>
+          checkRoutine({ ...wanted, items: [...some] }, CONTEXT).filter(({ rule }) =>
+            ORDER.test(rule),
+          ).length;
+        expect(told(items)).toBeLessThanOrEqual(told(wanted.items));
+        expect(regrouped({ ...wanted, items })).toBeNull();
+      }),
+      { numRuns: 300 },
+    );
+    expect(gained).toBeGreaterThan(50);
+  });
+
+  it('passes over an order that goes round in a circle, and says so', () => {
+    const line = (siteId: string): RoutineItem => {
+      const site = WORKABLE_SITES.find(({ id }) => id === siteId);
+      if (!site) throw new Error(siteId);
+      return newItem(site, siteId);
+    };
+    // The test stands between them, and they stand the other way round than is usual.
+    const test = {
+      kind: 'test',
+      id: 't',
+      testId: 'neck-turn',
+      when: 'between',
+      instructions: '',
+    } as const;
+    const round: Routine = {
+      items: [line('deep-buttock'), test, line('psoas')],
+      timesPerWeek: 7,
+      message: '',
+    };
+    expect(regrouped(round)).toBeNull();
+    const fitted = fitTo(round, 60);
+    expect(fitted.ok && fitted.value.lines.map(({ is }) => is)).toEqual([
+      'kept',
+      'left out',
+      'kept',
+    ]);
   });
 
   it('says in a sentence what cannot be fitted', () => {

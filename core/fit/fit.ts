@@ -143,6 +143,9 @@ function whyOut(
       (when === null || when.includes(piece) || when.some((one) => has(kept, one))),
   );
   const moving = ordersOf(puzzle)(kept | (1 << piece)).movingSeconds - solution.movingSeconds;
+  if (!Number.isFinite(moving)) {
+    return { why: 'There is no usual order with it in.', wantsSeconds: null };
+  }
   const wantsSeconds = solution.seconds + least.seconds + moving - puzzle.budgetSeconds;
   if (full !== -1 && wantsSeconds <= 0) {
     return {

@@ -25,7 +25,8 @@ export const has = (mask: number, piece: number): boolean => (mask & (1 << piece
  * at once: moving is never shorter by a detour, so that waiting with it gains nothing. What is left to choose is which
  * posture comes next, and of those the shortest way is taken (Dijkstra 1959).
  *
- * @returns for the pieces that are done, as a mask, their order; each is worked out once
+ * @returns for the pieces that are done, as a mask, their order; each is worked out once. Where what comes before what goes
+ *   round in a circle there is none, and moving takes for ever
  */
 export function ordersOf({ pieces, moves, onFloor }: Pick<Puzzle, 'pieces' | 'moves' | 'onFloor'>) {
   const count = pieces.length;
@@ -66,7 +67,7 @@ export function ordersOf({ pieces, moves, onFloor }: Pick<Puzzle, 'pieces' | 'mo
         if ((open[n]?.movingSeconds ?? 0) < (open[first]?.movingSeconds ?? 0)) first = n;
       }
       const [state] = open.splice(first, 1);
-      if (!state) throw new RangeError('What comes before what goes round in a circle.');
+      if (!state) return { pieces: [], movingSeconds: Infinity };
       const { done, at, movingSeconds } = state;
       if (at === -1) return { pieces: state.pieces, movingSeconds };
       const key = done * moves.length + at;

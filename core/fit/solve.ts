@@ -52,7 +52,7 @@ function piecesFor({ pieces }: Puzzle, postures: number): number[] {
  *
  * @param onProgress hears the share of posture sets that is through, 0–1
  * @returns null when not even one piece fits
- * @throws RangeError for more than 30 pieces, and for an order that goes round in a circle
+ * @throws RangeError for more than 30 pieces
  */
 export function solve(
   puzzle: Puzzle,

@@ -5,6 +5,13 @@ import { findPosture } from '#core/loading';
 import { lineWords } from './doseWords';
 import classes from './StartFrom.module.css';
 
+/** A version that can be looked at and begun from; without a day it is the one in force. */
+export interface VersionOfBefore {
+  number: number;
+  issuedOn: string | null;
+  content: Routine;
+}
+
 /** What of a line is other now: its dose, else its grade, else how it is reached, else its words. */
 function nowWords(then: RoutineItem, now: RoutineItem): string {
   if (lineWords(then) !== lineWords(now)) return lineWords(now);
@@ -31,6 +38,21 @@ function wordsOf({ item, is, now }: ComparedLine): string {
   }
 }
 
+/** Lines of another routine, each with what is other about it now. */
+export function ComparedLines({ lines }: { lines: readonly ComparedLine[] }) {
+  return (
+    <ol>
+      {lines.map((line) => (
+        <li key={line.item.id + line.is} data-against={line.is === 'only now'}>
+          <span className={classes.name}>{lineTitle(line.item)}</span>
+          <span className={classes.dose}>{lineWords(line.item)}</span>
+          <span className={classes.why}>{wordsOf(line)}</span>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
 /** A version of before beside the routine of now, and the way back to it. */
 export function EarlierVersion({
   number,
@@ -55,15 +77,7 @@ export function EarlierVersion({
       >
         {isSame ? 'It is as it is now' : `Put version ${number} in place of it`}
       </button>
-      <ol>
-        {lines.map((line) => (
-          <li key={line.item.id + line.is} data-against={line.is === 'only now'}>
-            <span className={classes.name}>{lineTitle(line.item)}</span>
-            <span className={classes.dose}>{lineWords(line.item)}</span>
-            <span className={classes.why}>{wordsOf(line)}</span>
-          </li>
-        ))}
-      </ol>
+      <ComparedLines lines={lines} />
       <p className={classes.soft}>
         Every check holds for it as for a routine typed anew. Ctrl Z brings back what is here now.
       </p>

@@ -8,6 +8,7 @@ import { useKeys } from '~/ui/parts/useKeys';
 import { clockTime, counted } from '~/ui/parts/words';
 import { Strip } from '~/ui/strip/Strip';
 import { useFit } from '~/workers/useFit';
+import { BenchPanel } from './BenchPanel';
 import { lineWords } from './doseWords';
 import classes from './FitPanel.module.css';
 import { parseCount } from './parseNumber';
@@ -123,18 +124,12 @@ export function FitPanel({
     setStarred((now) => (now.includes(id) ? now.filter((one) => one !== id) : [...now, id]));
 
   return (
-    <section className={classes.panel} aria-labelledby="fit-title">
+    <BenchPanel title="Fit to minutes" byEscape onClose={onClose}>
       <Strip
         layout={fit?.layout ?? present}
         numbers={numbers}
         caption={fit ? 'As it would be; numbers are those of the lines as they are.' : ''}
       />
-      <header>
-        <h2 id="fit-title">Fit to minutes</h2>
-        <LinkButton quiet onClick={onClose}>
-          Close <kbd>esc</kbd>
-        </LinkButton>
-      </header>
       <div className={classes.wish}>
         <TypedNumber
           label="minutes a day"
@@ -192,6 +187,6 @@ export function FitPanel({
           </p>
         </>
       )}
-    </section>
+    </BenchPanel>
   );
 }

@@ -13,6 +13,7 @@ import { Choice } from '~/ui/parts/Choice';
 import { LinkButton } from '~/ui/parts/LinkButton';
 import { useAsked } from '~/ui/parts/useAsked';
 import { shortDay } from '~/ui/parts/words';
+import { BenchPanel } from './BenchPanel';
 import { Chooser } from './Chooser';
 import { EarlierVersion } from './EarlierVersion';
 import { FromTemplate } from './FromTemplate';
@@ -131,15 +132,7 @@ export function StartFrom({
     { value: 'other', label: 'another client’s routine' },
   ];
   return (
-    <section className={classes.panel} aria-labelledby="start-title">
-      <header>
-        <h2 id="start-title">Start from</h2>
-        {onClose && (
-          <LinkButton quiet onClick={onClose}>
-            Close
-          </LinkButton>
-        )}
-      </header>
+    <BenchPanel title="Start from" {...(onClose && { onClose })}>
       <Choice inLine legend="begin with" value={from} options={options} onChoose={setFrom} />
       {from === 'complaint' && (
         <Chooser
@@ -204,6 +197,6 @@ export function StartFrom({
             {(other) => <FromOther other={other} {...body} />}
           </Chooser>
         ))}
-    </section>
+    </BenchPanel>
   );
 }

@@ -21,7 +21,7 @@ export interface PlanState {
   selectedId: string | null;
   /** Fields whose text could not be read, by `item:field`, with the sentence. */
   troubles: Readonly<Record<string, string>>;
-  /** Earlier routines, for undo. */
+  /** Earlier routines, for undo, as far back as one has been here: what did not change is shared, not copied. */
   past: readonly Routine[];
   /** Routines that were undone, the next to come back last. */
   future: readonly Routine[];
@@ -42,6 +42,8 @@ export type PlanAction =
   | { type: 'take'; items: readonly RoutineItem[] }
   /** What answers a finding. */
   | { type: 'mend'; routine: Routine }
+  /** The same lines in another order. */
+  | { type: 'order'; items: readonly RoutineItem[] }
   | { type: 'select'; id: string }
   /** Of a line that is pressed. */
   | { type: 'change'; id: string; change: Partial<PressItem> }
@@ -58,7 +60,6 @@ export type PlanAction =
   | { type: 'undo' }
   | { type: 'redo' };
 
-const UNDO_DEPTH = 50;
 export const EMPTY_ROUTINE: Routine = { items: [], timesPerWeek: 7, message: '' };
 
 export const startOf = (routine: Routine): PlanState => ({
@@ -79,10 +80,7 @@ const withRoutine = (
   ...state,
   routine,
   // While one goes on at the same field, undo goes back to before that: a figure half typed is no step.
-  past:
-    edited !== null && edited === state.edited
-      ? state.past
-      : [...state.past, state.routine].slice(-UNDO_DEPTH),
+  past: edited !== null && edited === state.edited ? state.past : [...state.past, state.routine],
   future: [],
   edited,
   ...rest,
@@ -255,8 +253,10 @@ export function plan(state: PlanState, action: PlanAction): PlanState {
       const kept = selectedOf(state, ids);
       return withRoutine(state, action.routine, { selectedId: kept });
     }
+    case 'order':
+      return withRoutine(state, { ...routine, items: [...action.items] });
     case 'replace':
-      return { ...startOf(action.routine), past: [...state.past, routine].slice(-UNDO_DEPTH) };
+      return { ...startOf(action.routine), past: [...state.past, routine] };
     case 'undo': {
       const last = state.past.at(-1);
       if (!last) return state;
@@ -279,7 +279,7 @@ export function plan(state: PlanState, action: PlanAction): PlanState {
         ...state,
         routine: next,
         selectedId: kept ? state.selectedId : (next.items.at(-1)?.id ?? null),
-        past: [...state.past, routine].slice(-UNDO_DEPTH),
+        past: [...state.past, routine],
         future: state.future.slice(0, -1),
         edited: null,
         troubles: {},

@@ -45,4 +45,24 @@ describe('undo on the plan', () => {
     expect(once.routine).toMatchObject({ message: 'Evenings', timesPerWeek: 7 });
     expect(plan(once, { type: 'undo' }).routine.message).toBe('');
   });
+
+  it('goes back as far as one has been, step by step, and forth again', () => {
+    const times = Array.from({ length: 400 }, (_, n): PlanAction[] => [
+      { type: 'times', timesPerWeek: 1 + (n % 14) },
+      { type: 'message', message: String(n) },
+    ]).flat();
+    const states = times.reduce(
+      (all, action) => [...all, plan(all.at(-1) ?? run(), action)],
+      [run()],
+    );
+    let back = states.at(-1) ?? run();
+    for (const state of states.toReversed().slice(1)) {
+      back = plan(back, { type: 'undo' });
+      expect(back.routine).toBe(state.routine);
+    }
+    for (const state of states.slice(1)) {
+      back = plan(back, { type: 'redo' });
+      expect(back.routine).toBe(state.routine);
+    }
+  });
 });

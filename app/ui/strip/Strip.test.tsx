@@ -91,6 +91,19 @@ describe('the strip', () => {
     expect(long.height).toBeGreaterThan(short.height * 2);
   });
 
+  it('is drawn to the time of another when the two are compared', () => {
+    const routine = routineWith(itemFor('calf', { dose: timed(60), sides: 'left' }));
+    const widths = [0, 2 * layOut(routine).totalSeconds.most].map((untilSeconds) => {
+      const markup = renderToStaticMarkup(
+        <MantineProvider>
+          <Strip layout={layOut(routine)} numbers={new Map()} untilSeconds={untilSeconds} />
+        </MantineProvider>,
+      );
+      return (holds(markup)[0]?.width ?? 0) + 1.5;
+    });
+    expect((widths[0] ?? 0) / (widths[1] ?? 1)).toBeCloseTo(2, 5);
+  });
+
   it('marks each method its own way, and the least of a fade hold', () => {
     const markup = draw(
       routineWith(

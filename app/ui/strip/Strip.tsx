@@ -38,6 +38,7 @@ export function Strip({
   selectedId,
   onSelect,
   caption,
+  untilSeconds = 0,
 }: {
   layout: Layout;
   /** The number of each item in the list beside the strip. */
@@ -45,10 +46,12 @@ export function Strip({
   selectedId?: string | null;
   onSelect?: (itemId: string) => void;
   caption?: string;
+  /** How far the time goes at least: strips that are compared are drawn to one scale. */
+  untilSeconds?: number;
 }) {
   const { ref, width: measured } = useElementSize<HTMLDivElement>();
   const width = measured || 740;
-  const total = Math.max(60, layout.totalSeconds.most);
+  const total = Math.max(60, untilSeconds, layout.totalSeconds.most);
   const scale = scaleLinear([0, total], [PAD, width - PAD]);
   const x = (seconds: number) => scale(seconds);
   const groups = groupsOf(layout);

@@ -13,6 +13,7 @@ import { Findings } from '~/ui/plan/Findings';
 import { ItemList } from '~/ui/plan/ItemList';
 import { parseCount } from '~/ui/plan/parseNumber';
 import { SiteList } from '~/ui/plan/SiteList';
+import { SideBySide } from '~/ui/plan/SideBySide';
 import { StartFrom } from '~/ui/plan/StartFrom';
 import { Sums } from '~/ui/plan/Sums';
 import { TypedNumber } from '~/ui/plan/TypedNumber';
@@ -20,7 +21,7 @@ import { TakeOut } from '~/ui/charts/TakeOut';
 import { Strip } from '~/ui/strip/Strip';
 import { useKeys } from '~/ui/parts/useKeys';
 import { WeekPlan } from '~/ui/week/WeekPlan';
-import { LinkButton } from '~/ui/parts/LinkButton';
+import { BenchTitle } from './BenchTitle';
 import { ChosenLadder, ChosenLine } from './ChosenLine';
 import { IssuePanel } from './IssuePanel';
 import { usePlanBench, type PlanData } from './usePlanBench';
@@ -44,6 +45,11 @@ export function PlanBench({ data }: { data: PlanData }) {
   );
   const [starting, setStarting] = useState(false);
   const [fitting, setFitting] = useState(false);
+  const [beside, setBeside] = useState(false);
+  const versions = useMemo(
+    () => [...(latest ? [{ ...latest, issuedOn: null }] : []), ...data.earlier],
+    [latest, data.earlier],
+  );
   // One goes on where the new lines are, not where the button was.
   const [taken, setTaken] = useState(0);
   const order = useRef<HTMLDivElement>(null);
@@ -52,11 +58,7 @@ export function PlanBench({ data }: { data: PlanData }) {
   }, [taken]);
   const select = (id: string) => dispatch({ type: 'select', id });
   useKeys([
-    ['mod+z', () => dispatch({ type: 'undo' })],
-    ['mod+shift+z', () => dispatch({ type: 'redo' })],
     ['i', mending.takeKey],
-    // While it is open the key is its own.
-    ...(fitting ? [] : [['f', () => setFitting(routine.items.length > 0)] as const]),
     ['e', () => editor.current?.querySelector<HTMLElement>('input:checked, input')?.focus()],
   ]);
 
@@ -131,23 +133,12 @@ export function PlanBench({ data }: { data: PlanData }) {
         </>
       }
     >
-      <div className={classes.title}>
-        <h2>Routine, version {issue.baseNumber + 1}</h2>
-        <span className={classes.kept} role="status">
-          {draft.says}
-        </span>
-        {routine.items.length > 0 && !starting && (
-          <LinkButton onClick={() => setStarting(true)}>Start from</LinkButton>
-        )}
-        {routine.items.length > 0 && !fitting && (
-          <LinkButton onClick={() => setFitting(true)}>
-            Fit to minutes <kbd>f</kbd>
-          </LinkButton>
-        )}
-        <LinkButton disabled={state.past.length === 0} onClick={() => dispatch({ type: 'undo' })}>
-          Undo <kbd>ctrl z</kbd>
-        </LinkButton>
-      </div>
+      <BenchTitle
+        bench={bench}
+        onStart={starting ? null : () => setStarting(true)}
+        onFit={fitting || beside ? null : () => setFitting(true)}
+        onBeside={fitting || beside ? null : () => setBeside(true)}
+      />
       {bench.twice && (
         <p className={classes.twice} role="status">
           {findSite(bench.twice.siteId)?.plainName} is line {bench.numbers.get(bench.twice.id)}{' '}
@@ -173,6 +164,19 @@ export function PlanBench({ data }: { data: PlanData }) {
                 setTaken((times) => times + 1);
               }}
               onClose={() => setFitting(false)}
+            />
+          ) : beside ? (
+            <SideBySide
+              routine={routine}
+              versions={versions}
+              client={bench.client}
+              clientId={file.id}
+              onReplace={(other) => {
+                setBeside(false);
+                dispatch({ type: 'mend', routine: other });
+                setTaken((times) => times + 1);
+              }}
+              onClose={() => setBeside(false)}
             />
           ) : (
             <Strip
