@@ -226,6 +226,14 @@ describe('a routine away from home', () => {
       );
     expect(why(itemFor('front-side-neck'))[0]).toMatch(/^It is a delicate place/);
     expect(why(itemFor('heel-arch'))).toEqual(['It wants bare feet.']);
+    const note = {
+      kind: 'note',
+      id: 'n',
+      title: 'Warm feet first',
+      instructions: 'Warm.',
+    } as const;
+    const [told] = awayFrom({ items: [note, itemFor('heel-arch')] }, bus, ladderClient()).lines;
+    expect(told?.is).toBe('left out');
     const [hold, glide] = [
       itemFor('hamstrings', {
         id: 'h',

@@ -192,9 +192,15 @@ function activityAway(item: Activity, kit: Kit): AwayLine {
 function goesWith(lines: readonly AwayLine[]): AwayLine[] {
   const isIn = (fits: (item: RoutineItem) => boolean) =>
     lines.some((line) => line.is !== 'left out' && fits(line.item));
-  return lines.map((line): AwayLine => {
+  return lines.map((line, at): AwayLine => {
     const { item } = line;
     if (line.is === 'left out') return line;
+    if (item.kind === 'note') {
+      const next = lines.slice(at + 1).find((one) => one.item.kind !== 'note');
+      return next?.is === 'left out'
+        ? { item, is: 'left out', why: 'It goes with what comes after it, which is left out.' }
+        : line;
+    }
     if (isPress(item)) {
       if (item.dose.method !== 'pin-and-glide') return line;
       const isHold = (other: RoutineItem) =>

@@ -1,38 +1,13 @@
-import { findStretch } from '#core/activities';
 import { SITE_ORDER } from '#core/anatomy';
 import { methodOf } from '#core/dosage';
-import { isPress, type RoutineItem } from '#core/routine';
+import { isPress, PHASES, rankOf, stretchOf, type RoutineItem } from '#core/routine';
 
-const PHASES = ['warm-up', 'static', 'moving'] as const;
-
-/** Where a line stands in a session: warming up, pressing, stretching, measuring again, after-care. */
-function stageOf(item: RoutineItem): number | null {
-  if (isPress(item)) return 3;
-  switch (item.kind) {
-    case 'warm-up':
-      return 0;
-    case 'breathing':
-      return 1;
-    case 'test':
-      return { before: 2, between: null, after: 5 }[item.when];
-    case 'stretch':
-    case 'contract-relax':
-    case 'drill':
-      return 4;
-    case 'cold':
-      return 6;
-    case 'and-then':
-      return 7;
-    // It belongs to what follows it.
-    case 'note':
-      return null;
-  }
-}
+/** Its place in the usual order; null for what is held by what stands beside it: a test in between, a note. */
+const stageOf = (item: RoutineItem): number | null =>
+  item.kind === 'note' || (item.kind === 'test' && item.when === 'between') ? null : rankOf(item);
 
 const stretches = (item: RoutineItem, siteId: string): boolean =>
-  !isPress(item) &&
-  (item.kind === 'stretch' || item.kind === 'contract-relax') &&
-  (findStretch(item.stretchId)?.siteIds.some((id) => id === siteId) ?? false);
+  stretchOf(item)?.siteIds.some((id) => id === siteId) ?? false;
 
 /**
  * Whether one line has to come before another in the same session, by the usual order: warm up, sweep, hold, move, stretch,

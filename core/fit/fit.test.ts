@@ -254,6 +254,45 @@ describe('a routine fitted to minutes', () => {
     ]);
   });
 
+  it('says what is trimmed, by whose hands, and how often: never that a cut line is kept', () => {
+    const site = WORKABLE_SITES.find(({ id }) => id === 'front-side-neck');
+    const ridge = WORKABLE_SITES.find(({ id }) => id === 'shoulder-ridge');
+    if (!site || !ridge) throw new Error('They are gone.');
+    // Longer than a guarded place is ever held: all of it is refused, less of it is not.
+    const usual = newItem(site, 'neck');
+    const long = {
+      ...usual,
+      sides: 'left' as const,
+      dose: { method: 'pincer', holdSeconds: 60 } as const,
+    };
+    const fitted = fitTo(routineWith(long), 20, { context: { ...CONTEXT, firstVersion: false } });
+    expect(fitted.ok && fitted.value.lines[0]?.is).toBe('trimmed');
+    // Somebody else’s thumb is nobody’s own hand.
+    const helped = {
+      ...newItem(ridge, 'ridge'),
+      toolId: 'helper-thumb',
+      positionId: 'helped-upright',
+    };
+    const alone = fitTo(routineWith(helped), 20, {
+      context: { ...CONTEXT, tools: ['tennis-ball'] },
+    });
+    const [line] = alone.ok ? alone.value.lines : [];
+    expect(line?.is === 'left out' || line?.isSwapped).toBe(true);
+  });
+
+  it('keeps the days of a week when one session becomes two, and back', () => {
+    const [site] = WORKABLE_SITES;
+    if (!site) throw new Error('There are sites.');
+    const times = (timesPerWeek: number, sessionsADay: 1 | 2) => {
+      const fitted = fitTo({ ...routineWith(newItem(site, 'a')), timesPerWeek }, 40, {
+        sessionsADay,
+      });
+      return fitted.ok ? fitted.value.routine.timesPerWeek : null;
+    };
+    expect([5, 7, 10, 14].map((n) => times(n, 1))).toEqual([5, 7, 5, 7]);
+    expect([3, 5, 7, 10, 14].map((n) => times(n, 2))).toEqual([8, 10, 14, 10, 14]);
+  });
+
   it('says in a sentence what cannot be fitted', () => {
     const [site] = WORKABLE_SITES;
     if (!site) throw new Error('There are sites.');

@@ -3,9 +3,9 @@ import { findTool } from '#core/equipment';
 import {
   checkActivity,
   checkItem,
+  isAlwaysThere,
   isPress,
   layOut,
-  LIMITS,
   lineTitle,
   setupsForMethod,
   withTurns,
@@ -35,8 +35,7 @@ export interface FitWish {
 
 /** What became of a line. */
 export type FitLine = { item: RoutineItem; priority: Priority; starred: boolean } & (
-  | { is: 'kept'; as: RoutineItem; isSwapped: boolean }
-  | { is: 'trimmed'; as: RoutineItem; isSwapped: boolean }
+  | { is: 'kept' | 'trimmed'; as: RoutineItem; isSwapped: boolean }
   /** Why it is not in; with what it would take at least, where it is only for want of time. */
   | { is: 'left out'; why: string; wantsSeconds: number | null }
 );
@@ -56,16 +55,13 @@ export interface Fit {
 }
 
 const UNWEIGHTED: Priority = { weight: 1, reasons: [] };
-const TOLD = { kept: 'kept', trimmed: 'trimmed' } as const;
 
 /** A line with a tool the client has, where there is one for its method; null: there is none. */
 function atHand(item: RoutineItem, { tools = null }: CheckContext): RoutineItem | null {
   if (!isPress(item) || tools === null || (item.ownWay?.thing ?? '') !== '') return item;
   const site = findSite(item.siteId);
-  const isThere = (toolId: string) => {
-    const tool = findTool(toolId);
-    return tool !== undefined && (tool.form === 'hand' || tools.includes(toolId));
-  };
+  // Somebody else’s hands are no own ones: they are among the tools, or not there.
+  const isThere = (toolId: string) => isAlwaysThere(toolId) || tools.includes(toolId);
   if (!site || isThere(item.toolId)) return item;
   const other = setupsForMethod(site, item.dose.method, tools).find(({ toolId }) =>
     isThere(toolId),
@@ -95,7 +91,8 @@ function refusalOf(item: RoutineItem, { screening = [] }: CheckContext): string 
 }
 
 type Prepared =
-  | { item: RoutineItem; choices: readonly RoutineItem[]; isSwapped: boolean }
+  /** Whole: all of it is among the choices, as the first. */
+  | { item: RoutineItem; choices: readonly RoutineItem[]; isWhole: boolean; isSwapped: boolean }
   | { item: RoutineItem; why: string };
 
 /** The line as it may be done, with its choices; or why it may not be done at all. */
@@ -105,9 +102,10 @@ function prepare(item: RoutineItem, context: CheckContext): Prepared {
     const tool = isPress(item) ? (findTool(item.toolId)?.name ?? item.toolId) : '';
     return { item, why: `${tool} is not among their tools, and nothing else they have does this.` };
   }
-  const choices = choicesOf(there).filter((choice) => refusalOf(choice, context) === null);
+  const all = choicesOf(there);
+  const choices = all.filter((choice) => refusalOf(choice, context) === null);
   if (choices.length === 0) return { item, why: refusalOf(there, context) ?? 'It is refused.' };
-  return { item, choices, isSwapped: there !== item };
+  return { item, choices, isWhole: choices[0] === all[0], isSwapped: there !== item };
 }
 
 /** What would have to give for a line that is not in: more time, or something that time does not help. */
@@ -167,6 +165,13 @@ function whyOut(
   }
   if (wantsSeconds <= 0) return { why: 'What is in is worth more.', wantsSeconds: null };
   return { why: 'There is no time left for it.', wantsSeconds };
+}
+
+const DAYS = 7;
+/** As many days a week as before; twice a day is over seven a week, for fewer than that nobody could tell from once. */
+function timesFor(timesPerWeek: number, sessionsADay: 1 | 2): number {
+  const days = timesPerWeek > DAYS ? Math.ceil(timesPerWeek / 2) : timesPerWeek;
+  return sessionsADay === 1 ? days : Math.max(DAYS + 1, 2 * days);
 }
 
 /** The shortest session with anything of it, seconds. */
@@ -257,18 +262,14 @@ export function fitRoutine(
     if (!('choices' in one)) return { ...common, is: 'left out', why: one.why, wantsSeconds: null };
     const as = taken.get(item.id);
     if (as) {
-      const isWhole = as === one.choices[0] && one.choices.length > 0;
-      const { isSwapped } = one;
-      return { ...common, is: isWhole ? TOLD.kept : TOLD.trimmed, as, isSwapped };
+      const isKept = one.isWhole && as === one.choices[0];
+      return { ...common, is: isKept ? 'kept' : 'trimmed', as, isSwapped: one.isSwapped };
     }
     const piece = given.indexOf(one);
     return { ...common, is: 'left out', ...whyOut(fitted, solution, piece) };
   });
   const stays = routine.items.filter(({ id }) => taken.has(id)).map(({ id }) => id);
-  const timesPerWeek =
-    sessionsADay === 2
-      ? LIMITS.timesPerWeek
-      : Math.min(routine.timesPerWeek, LIMITS.timesPerWeek / 2);
+  const timesPerWeek = timesFor(routine.timesPerWeek, sessionsADay);
   const whole = { ...routine, items, timesPerWeek };
   return {
     ok: true,

@@ -16,13 +16,10 @@ export const SECONDS: Measure = { weigh: ({ seconds }) => seconds, room: (second
 const PARTS = 250;
 
 /** The pool that is asked for most beyond what there is of it; null when there is enough of all. */
-export function tightestPool(
-  { pieces, pools }: Puzzle,
-  list: readonly number[],
-  isActive: (pool: number) => boolean,
-): number | null {
-  const excess = pools.map(({ most }, pool) => {
-    if (!isActive(pool)) return 0;
+function tightestPool({ pieces, pools }: Puzzle, list: readonly number[]): number | null {
+  const excess = pools.map(({ most, when }, pool) => {
+    // What may not hold at all bounds nothing.
+    if (when !== null) return 0;
     const wanted = list.reduce((sum, piece) => {
       const draws = (pieces[piece]?.choices ?? []).map((one) => one.draws[pool] ?? 0);
       return sum + Math.max(0, ...draws);
@@ -38,7 +35,7 @@ export function tightestPool(
  * (a surrogate constraint; Glover 1965, from memory).
  */
 export function measuresOf(puzzle: Puzzle, list: readonly number[], seconds: number): Measure[] {
-  const pool = tightestPool(puzzle, list, (one) => puzzle.pools[one]?.when === null);
+  const pool = tightestPool(puzzle, list);
   if (pool === null) return [SECONDS];
   const most = Math.max(1, puzzle.pools[pool]?.most ?? 0);
   const share = ({ draws }: Choice) => (PARTS * (draws[pool] ?? 0)) / most;

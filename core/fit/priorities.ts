@@ -1,6 +1,11 @@
-import { findStretch } from '#core/activities';
 import { ownEstimate, type Source } from '#core/knowledge';
-import { isPress, type FoundSite, type PressItem, type RoutineItem } from '#core/routine';
+import {
+  isPress,
+  stretchOf,
+  type FoundSite,
+  type PressItem,
+  type RoutineItem,
+} from '#core/routine';
 
 /** How much a line matters, and why. */
 export interface Priority {
@@ -63,8 +68,9 @@ export function prioritiesOf(
   const all = new Map<string, Priority>(presses.map((item) => [item.id, ofPress(item, matters)]));
   for (const item of items) {
     if (isPress(item)) continue;
-    if (item.kind === 'stretch' || item.kind === 'contract-relax') {
-      const sites: readonly string[] = findStretch(item.stretchId)?.siteIds ?? [];
+    const entry = stretchOf(item);
+    if (entry) {
+      const sites: readonly string[] = entry.siteIds;
       const its = presses.filter(({ siteId }) => sites.includes(siteId));
       const most = Math.max(0, ...its.map(({ id }) => all.get(id)?.weight ?? 0));
       const weight = BASE + Math.floor(most / 2);

@@ -133,7 +133,9 @@ function poolsOf(
     if (!site) continue;
     const cap = Math.round(site.capSeconds * timeShareOf(item, screening));
     const aSession = Math.min(cap, Math.floor((cap * site.sessionsPerDay) / sessionsADay));
-    for (const place of alone(item).contact.keys()) places.set(place, aSession);
+    // Of two lines on one place the stricter limit holds.
+    for (const place of alone(item).contact.keys())
+      places.set(place, Math.min(aSession, places.get(place) ?? aSession));
   }
   const byPlace = [...places].map(([place, most]): PoolOf => ({
     most,
@@ -192,9 +194,7 @@ export function puzzleOf(
   const postures: (Posture | null)[] = [
     null,
     ...new Map(
-      stands.flatMap((posture) => {
-        return posture ? [[posture.id, posture] as const] : [];
-      }),
+      stands.flatMap((posture) => (posture ? [[posture.id, posture] as const] : [])),
     ).values(),
   ];
   const pieces = given.map(({ item, choices }, at): Piece => {

@@ -128,7 +128,8 @@ function thingsAtHand(routine: Routine, { things = null }: CheckContext): Findin
   );
 }
 
-const PHASES = ['warm-up', 'static', 'moving'] as const;
+/** In the order they come on one site. */
+export const PHASES = ['warm-up', 'static', 'moving'] as const;
 const ORDER_SAYS = {
   'warm-up': 'Sweeps warm up; holds treat.',
   static: 'Static holds calm the point before anything moves over it.',

@@ -9,7 +9,7 @@ import {
 import { findSite, type Side } from '#core/anatomy';
 import { COMMON_PRACTICE, type Finding } from '#core/knowledge';
 import { mayDo, type ScreenFinding } from '#core/screening';
-import { isPress, type Routine } from './routine';
+import { isPress, type Routine, type RoutineItem } from './routine';
 
 const finding = (
   activity: Activity,
@@ -57,9 +57,10 @@ export const checkActivity = (
     .map((own) => finding(activity, { ...own, inputs: { ...own.inputs } })),
 ];
 
-const stretchOf = (activity: Activity) =>
-  activity.kind === 'stretch' || activity.kind === 'contract-relax'
-    ? findStretch(activity.stretchId)
+/** The stretch of a line that is one; undefined for any other. */
+export const stretchOf = (item: RoutineItem) =>
+  item.kind === 'stretch' || item.kind === 'contract-relax'
+    ? findStretch(item.stretchId)
     : undefined;
 
 type Place = 'first' | 'middle' | 'last';

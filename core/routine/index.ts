@@ -17,7 +17,7 @@ export {
 } from './routine';
 export { setupsForMethod, newItem, usualDose, usualPoints } from './newItem';
 export { foundSites, itemFromMap, withMapped, type FoundSite, type MappedPoint } from './fromMap';
-export { newActivity, placed } from './newActivity';
+export { newActivity, placed, rankOf } from './newActivity';
 export { pointsOn, sidesInOrder } from './sidesInOrder';
 export { expand, reserve } from './expand';
 export { holdsAmong, isHold, type ActivityStep, type HoldStep, type Step } from './step';
@@ -32,10 +32,11 @@ export {
   type RestingLine,
 } from './dueLines';
 export { totalsOf, withTests, type Totals } from './totals';
-export { checkRoutine, HAND_LOAD_SECONDS } from './check';
+export { checkRoutine, HAND_LOAD_SECONDS, PHASES } from './check';
+export { isAlwaysThere } from './atHand';
 export { NECK_START_SECONDS } from './checkDay';
 export { checkItem, surfaceOf } from './checkItem';
-export { checkActivity } from './checkActivity';
+export { checkActivity, stretchOf } from './checkActivity';
 export type { CheckContext } from './checkContext';
 export { placeKey, placesPressed, sidesPressed } from './placeKey';
 export { mendOf, type Mend } from './mend';

@@ -119,7 +119,8 @@ const RANK: Partial<Record<NonNullable<RoutineItem['kind']>, number>> = {
   'and-then': 2,
 };
 const TEST_RANK = { before: -0.5, between: 0, after: 0.5 } as const;
-function rankOf(item: RoutineItem): number {
+/** Where a line stands in the usual order of a session, as a number that rises; a test in between stands with what is pressed. */
+export function rankOf(item: RoutineItem): number {
   if (item.kind === 'test') return TEST_RANK[item.when];
   return item.kind === undefined ? 0 : (RANK[item.kind] ?? 0);
 }

@@ -66,20 +66,19 @@ function Line({ line, number, onStar }: { line: FitLine; number: number; onStar:
 }
 
 /** What the fitted routine comes to, in a sentence or two. */
-function sumsOf({
-  layout,
-  budgetSeconds,
-  movingSeconds,
-  worth,
-  wantedWorth,
-  isReordered,
-}: Fit): string {
+function sumsOf(
+  { routine, layout, budgetSeconds, movingSeconds, worth, wantedWorth, isReordered }: Fit,
+  timesBefore: number,
+): string {
   const share = wantedWorth > 0 ? Math.round((100 * worth) / wantedWorth) : 100;
   return [
     `${clockTime(layout.totalSeconds.most)} of ${clockTime(budgetSeconds)}, ${clockTime(movingSeconds)} of it for moving about; ${share} % of what was wanted, each line by what it counts.`,
     ...(isReordered
       ? ['The order is another one: the usual one, with the least moving about.']
       : []),
+    ...(routine.timesPerWeek === timesBefore
+      ? []
+      : [`${routine.timesPerWeek} times a week in place of ${timesBefore}.`]),
   ].join(' ');
 }
 
@@ -156,7 +155,7 @@ export function FitPanel({
         </button>
       </div>
       <p role="status" className={classes.sums}>
-        {fit && sumsOf(fit)}
+        {fit && sumsOf(fit, routine.timesPerWeek)}
         {fitting.is === 'under way' && `Being fitted, ${Math.round(100 * fitting.share)} %.`}
         {fitting.is === 'stopped' && 'Stopped. Change anything to fit it again.'}
         {fitting.is === 'done' && !fitting.outcome.ok && (

@@ -2,7 +2,7 @@ import { Textarea } from '@mantine/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { findSite } from '#core/anatomy';
-import { LIMITS } from '#core/routine';
+import { LIMITS, type Routine } from '#core/routine';
 import { Bench } from '~/ui/parts/Bench';
 import { Empty } from '~/ui/parts/Empty';
 import { Notice } from '~/ui/parts/Notice';
@@ -44,8 +44,7 @@ export function PlanBench({ data }: { data: PlanData }) {
     [file.weekdays, file.timesOfDay, file.habits],
   );
   const [starting, setStarting] = useState(false);
-  const [fitting, setFitting] = useState(false);
-  const [beside, setBeside] = useState(false);
+  const [open, setOpen] = useState<'fit' | 'beside' | null>(null);
   const versions = useMemo(
     () => [...(latest ? [{ ...latest, issuedOn: null }] : []), ...data.earlier],
     [latest, data.earlier],
@@ -56,6 +55,11 @@ export function PlanBench({ data }: { data: PlanData }) {
   useEffect(() => {
     if (taken > 0) order.current?.querySelector<HTMLElement>('[aria-pressed="true"]')?.focus();
   }, [taken]);
+  const putInPlace = (other: Routine) => {
+    setOpen(null);
+    dispatch({ type: 'mend', routine: other });
+    setTaken((times) => times + 1);
+  };
   const select = (id: string) => dispatch({ type: 'select', id });
   useKeys([
     ['i', mending.takeKey],
@@ -136,8 +140,8 @@ export function PlanBench({ data }: { data: PlanData }) {
       <BenchTitle
         bench={bench}
         onStart={starting ? null : () => setStarting(true)}
-        onFit={fitting || beside ? null : () => setFitting(true)}
-        onBeside={fitting || beside ? null : () => setBeside(true)}
+        onFit={open ? null : () => setOpen('fit')}
+        onBeside={open ? null : () => setOpen('beside')}
       />
       {bench.twice && (
         <p className={classes.twice} role="status">
@@ -153,30 +157,22 @@ export function PlanBench({ data }: { data: PlanData }) {
       )}
       {routine.items.length > 0 && (
         <div ref={strip}>
-          {fitting ? (
+          {open === 'fit' ? (
             <FitPanel
               routine={routine}
               context={context}
               matters={bench.matters}
-              onTake={(fitted) => {
-                setFitting(false);
-                dispatch({ type: 'mend', routine: fitted });
-                setTaken((times) => times + 1);
-              }}
-              onClose={() => setFitting(false)}
+              onTake={putInPlace}
+              onClose={() => setOpen(null)}
             />
-          ) : beside ? (
+          ) : open === 'beside' ? (
             <SideBySide
               routine={routine}
               versions={versions}
               client={bench.client}
               clientId={file.id}
-              onReplace={(other) => {
-                setBeside(false);
-                dispatch({ type: 'mend', routine: other });
-                setTaken((times) => times + 1);
-              }}
-              onClose={() => setBeside(false)}
+              onReplace={putInPlace}
+              onClose={() => setOpen(null)}
             />
           ) : (
             <Strip
